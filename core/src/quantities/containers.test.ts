@@ -1,0 +1,59 @@
+import fc from 'fast-check';
+import { containersFor } from '.';
+import { of } from '../units';
+
+const litres = (sizes: number[]) => sizes.map((size) => of(size, 'L'));
+const total = (counts: readonly { size: number; count: number }[]) =>
+  counts.reduce((sum, { size, count }) => sum + size * count, 0) * 1000;
+
+/** All ways to buy up to so many of each size, the obvious way. */
+function leastBought(need: number, sizes: readonly number[]): { bought: number; pieces: number } {
+  let best = { bought: Infinity, pieces: Infinity };
+  const walk = (index: number, bought: number, pieces: number) => {
+    if (bought >= need - 1e-9) {
+      if (bought < best.bought - 1e-9 || (Math.abs(bought - best.bought) < 1e-9 && pieces < best.pieces))
+        best = { bought, pieces };
+      return;
+    }
+    for (let next = index; next < sizes.length; next += 1)
+      walk(next, bought + (sizes[next] ?? 0), pieces + 1);
+  };
+  walk(0, 0, 0);
+  return best;
+}
+
+describe('containers', () => {
+  it('buys the least that is enough, then the fewest, as an exhaustive search does', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 240 }),
+        fc.uniqueArray(fc.constantFrom(1, 2.5, 5, 10, 15), { minLength: 1 }),
+        (tenths, sizes) => {
+          const counts = containersFor(of(tenths / 10, 'L'), litres(sizes));
+          const expected = leastBought(
+            tenths / 10,
+            [...sizes].sort((a, b) => b - a),
+          );
+          expect(total(counts)).toBeCloseTo(expected.bought, 6);
+          expect(counts.reduce((sum, { count }) => sum + count, 0)).toBe(expected.pieces);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('buys US sizes without rounding a container away', () => {
+    const counts = containersFor(of(6, 'gal'), [of(1, 'gal'), of(5, 'gal')]);
+    expect(counts.map(({ count }) => count)).toEqual([1, 1]);
+  });
+
+  it('fills a very large need in the largest container', () => {
+    const counts = containersFor(of(3000, 'L'), litres([1, 10]));
+    expect(total(counts)).toBeCloseTo(3000, 6);
+  });
+
+  it('buys nothing for nothing, or without sizes', () => {
+    expect(containersFor(of(0, 'L'), litres([1]))).toEqual([]);
+    expect(containersFor(of(5, 'L'), [])).toEqual([]);
+  });
+});

@@ -1,0 +1,2 @@
+export { containersFor, type ContainerCount } from './containers';
+export { LOSSES } from './losses';

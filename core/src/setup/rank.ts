@@ -1,0 +1,107 @@
+import { tipCatalogue, type Tip } from '../tip';
+import type { Refusal, UnitSystem } from '../units';
+import { workOut, type Candidate } from './candidate';
+import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
+import type { SearchContext } from './request';
+
+export interface RankedTip extends Candidate {
+  readonly score: number;
+  readonly fitness: Readonly<Record<CriterionName, number>>;
+  readonly onRack: boolean;
+}
+
+export interface Ranking {
+  readonly tips: readonly RankedTip[];
+  readonly refused: readonly { readonly tip: Tip; readonly refusal: Refusal }[];
+}
+
+const criteria: Readonly<Record<CriterionName, Criterion>> = CRITERIA;
+
+/** Score of one worked-out tip: the weighted mean of its fitness by each criterion. */
+export function score(candidate: Candidate, context: SearchContext): RankedTip {
+  let sum = 0;
+  let weights = 0;
+  const fitness = {} as Record<CriterionName, number>;
+  for (const name of CRITERION_NAMES) {
+    const { weight, fitness: fit } = criteria[name];
+    fitness[name] = fit(candidate, context);
+    sum += weight * fitness[name];
+    weights += weight;
+  }
+  return { ...candidate, score: sum / weights, fitness, onRack: fitness.rack === 1 };
+}
+
+/** Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. */
+export function rankTips(
+  context: SearchContext,
+  system: UnitSystem,
+  catalogue: readonly Tip[] = tipCatalogue(),
+): Ranking {
+  const tips: RankedTip[] = [];
+  const refused: { tip: Tip; refusal: Refusal }[] = [];
+  for (const tip of catalogue) {
+    const result = workOut(context, tip, system);
+    if (result.ok) tips.push(score(result.value, context));
+    else refused.push({ tip, refusal: result });
+  }
+  tips.sort((a, b) => b.score - a.score || a.tip.orificeThou - b.tip.orificeThou || a.tip.fan - b.tip.fan);
+  return { tips, refused };
+}
+
+/** Fitness from which a criterion counts as a strength, and below which as a weakness. */
+const STRENGTH = 0.85;
+const WEAKNESS = 0.6;
+
+/** The reason a person would give for a tip: its two weightiest strengths and its worst weakness. */
+export function reasonFor(tip: RankedTip, context: SearchContext, system: UnitSystem): string {
+  const byWeight = [...CRITERION_NAMES].sort((a, b) => criteria[b].weight - criteria[a].weight);
+  const strengths = byWeight.filter((name) => tip.fitness[name] >= STRENGTH).slice(0, 2);
+  const weakness = byWeight
+    .filter((name) => tip.fitness[name] < WEAKNESS && name !== 'rack')
+    .sort((a, b) => (1 - tip.fitness[b]) * criteria[b].weight - (1 - tip.fitness[a]) * criteria[a].weight)[0];
+  const words = strengths.map((name) => criteria[name].good(tip, context, system));
+  if (weakness) words.push(criteria[weakness].poor(tip, context, system));
+  return sentence(words);
+}
+
+/** What changes when this tip is fitted instead of the best one: what it gains, what it costs, what the hand notices. */
+export function reasonAgainst(
+  tip: RankedTip,
+  best: RankedTip,
+  context: SearchContext,
+  system: UnitSystem,
+): string {
+  const lost = (name: CriterionName) => (best.fitness[name] - tip.fitness[name]) * criteria[name].weight;
+  const worst = [...CRITERION_NAMES].sort((a, b) => lost(b) - lost(a))[0];
+  const words = differences(tip, best);
+  if (worst && lost(worst) > NOTICEABLE && tip.fitness[worst] < WEAKNESS) {
+    words.push(criteria[worst].poor(tip, context, system));
+  }
+  return sentence(words.length > 0 ? words : [criteria.orifice.good(tip, context, system)]);
+}
+
+/** Loss of weighted fitness that deserves a word. */
+const NOTICEABLE = 0.02;
+/** Relative change of gun speed the hand notices. */
+const NOTICED_SPEED = 0.08;
+
+/** The differences a painter would name between two tips. */
+function differences(tip: RankedTip, best: RankedTip): string[] {
+  const words: string[] = [];
+  if (tip.tip.family !== best.tip.family) {
+    const softer = tip.gunPressure < best.gunPressure;
+    words.push(`${tip.tip.family} family${softer ? ', less overspray' : ''}`);
+  }
+  if (tip.tip.fan > best.tip.fan) words.push('wider fan, fewer passes');
+  if (tip.tip.fan < best.tip.fan) words.push('narrower fan, neater at edges');
+  if (tip.tip.orificeThou > best.tip.orificeThou) words.push('more paint, quicker');
+  if (tip.tip.orificeThou < best.tip.orificeThou) words.push('less paint, easier on the pump');
+  const speed = tip.gunSpeed / best.gunSpeed - 1;
+  if (Math.abs(speed) > NOTICED_SPEED) words.push(speed > 0 ? 'gun moves faster' : 'gun moves slower');
+  return words;
+}
+
+function sentence(words: readonly string[]): string {
+  const text = words.join('; ');
+  return text === '' ? '' : text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,68 @@
+import {
+  archetypeOf,
+  coatingValues,
+  powerLaw,
+  thinnedViscosity,
+  type Coating,
+  type CoatingValues,
+} from '../coating';
+import type { HoseRun, LineFluid, Sprayer } from '../line';
+import type { Condition, Element, Side, SurfaceGeometry, SurfaceKind, Wind } from '../takeoff';
+import type { Tip } from '../tip';
+import { quantity, type Fraction, type Length } from '../units';
+
+/** Everything the set-up of one surface depends on. */
+export interface SetupRequest {
+  readonly element: Element;
+  readonly side: Side;
+  readonly kind: SurfaceKind;
+  readonly condition: Condition;
+  readonly wind: Wind;
+  readonly geometry: SurfaceGeometry;
+  readonly coating: Coating;
+  readonly coats: number;
+  /** Thinner per volume of paint. */
+  readonly thinning: Fraction;
+  readonly sprayer: Sprayer;
+  readonly hoses: readonly HoseRun[];
+  /** Gun above pump. */
+  readonly lift: Length;
+  /** Tips the company owns. */
+  readonly rack: readonly Tip[];
+  /** A tip picked by hand instead of the best one. */
+  readonly chosenTip?: Tip | undefined;
+  /** Container sizes the coating is sold in, m³. */
+  readonly containerSizes: readonly number[];
+}
+
+/** The paint as it runs through the line: thinned as asked. */
+export function fluidOf({ coating, thinning }: Pick<SetupRequest, 'coating' | 'thinning'>): LineFluid {
+  const values = coatingValues(coating);
+  return {
+    density: quantity(values.density),
+    rheology: powerLaw(
+      thinnedViscosity(quantity(values.viscosityLowShear), thinning),
+      thinnedViscosity(quantity(values.viscosityHighShear), thinning),
+    ),
+  };
+}
+
+export interface SearchContext {
+  readonly request: SetupRequest;
+  readonly values: CoatingValues;
+  readonly fluid: LineFluid;
+  /** Wet film one coat needs, and the passes laid so that none is over the sag limit. */
+  readonly wetPerCoat: Length;
+}
+
+export function coatingMesh({ archetype }: Coating): 30 | 60 | 100 {
+  return archetypeOf(archetype).mesh;
+}
+
+/** Orifices at or below this want the finest filter, thou. */
+export const FINE_ORIFICE = 11;
+
+/** Gun filter mesh: the coating's, or 100 for an orifice of 11 thou or finer. */
+export function meshFor(coating: Coating, orificeThou: number): number {
+  return orificeThou <= FINE_ORIFICE ? 100 : coatingMesh(coating);
+}

@@ -1,0 +1,279 @@
+import fc from 'fast-check';
+import { CRITERIA, evenFanPressure, setupCard, type SetupCard, type SetupRequest } from '.';
+import { ARCHETYPE_IDS, archetypeOf } from '../coating';
+import type { Explained } from '../explain';
+import { SPRAYER_CLASSES, SPRAYER_CLASS_DATA } from '../line';
+import { ELEMENTS, SIDES, SURFACE_KIND_IDS, WINDS } from '../takeoff';
+import { FAMILY_DATA, TIP_FAMILIES, orificeDiameter } from '../tip';
+import { of, quantity, to } from '../units';
+
+const wall = (extra: Partial<SetupRequest> = {}): SetupRequest => ({
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
+  coats: 2,
+  thinning: quantity(0),
+  sprayer: SPRAYER_CLASS_DATA['mid electric'],
+  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
+  lift: quantity(0),
+  rack: [],
+  containerSizes: [1, 2.5, 5, 10].map((size) => of(size, 'L')),
+  ...extra,
+});
+
+function cardOf(extra: Partial<SetupRequest> = {}): SetupCard {
+  const result = setupCard(wall(extra));
+  if (!result.ok) throw new Error(result.message);
+  return result.value;
+}
+
+const coating = (archetype: (typeof ARCHETYPE_IDS)[number]) => ({
+  name: archetype,
+  archetype,
+  overrides: {},
+});
+const wideHose = [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }];
+
+describe('even-fan pressure', () => {
+  it('is the family pressure at 0.1 Pa·s and 0.015 in', () => {
+    for (const family of TIP_FAMILIES) {
+      expect(evenFanPressure(family, of(0.015, 'in'), quantity(0.1))).toBeCloseTo(
+        FAMILY_DATA[family].evenFanPressure,
+        3,
+      );
+    }
+  });
+
+  it('rises with viscosity and orifice, and stays in the band', () => {
+    // 12 MPa · 1.2^0.3 · (17/15)^0.2 = 12.996 MPa
+    expect(to(evenFanPressure('standard', of(0.017, 'in'), quantity(0.12)), 'MPa')).toBeCloseTo(12.996, 3);
+    expect(to(evenFanPressure('fine-finish', of(0.019, 'in'), quantity(3)), 'MPa')).toBe(9);
+    expect(to(evenFanPressure('standard', of(0.007, 'in'), quantity(0.001)), 'MPa')).toBe(6);
+  });
+});
+
+describe('the set-up card of an inside wall', () => {
+  const card = cardOf();
+
+  it('fits a standard tip of the usual orifice and fan, with two next best and reasons', () => {
+    const { tip } = card.tip.tip;
+    expect(tip.family).toBe('standard');
+    expect([15, 17, 19]).toContain(tip.orificeThou);
+    expect([5, 6]).toContain(tip.fan);
+    expect(card.nextBest).toHaveLength(2);
+    for (const advice of [card.tip, ...card.nextBest]) expect(advice.reason.length).toBeGreaterThan(10);
+    expect(card.nextBest[0]?.tip.score).toBeLessThanOrEqual(card.tip.tip.score);
+  });
+
+  it('balances its own paint: what lands in the strokes is the film on the wall', () => {
+    const { te } = { te: 0.82 };
+    const laid = card.flow.value * te;
+    const film = card.gunSpeed.value * card.fan.value * (1 - card.overlap.value) * card.wetFilm.value;
+    expect(laid / film).toBeCloseTo(1, 9);
+    expect(to(quantity(card.wetFilm.value), 'µm')).toBeCloseTo(40 / 0.36, 9);
+    expect(card.dryFilm.value).toBeCloseTo(of(40, 'µm'), 12);
+  });
+
+  it('needs area · coats · dry film / solids / transfer and the losses', () => {
+    // 16.12 m² · 2 · 40 µm / 0.36 / 0.82 · 1.05 = 4.587 L
+    expect(to(quantity(card.paint.value), 'L')).toBeCloseTo(4.587, 3);
+    expect(card.paint.low).toBeLessThan(card.paint.value);
+    const bought = card.containers.reduce((sum, { size, count }) => sum + size * count, 0);
+    expect(bought).toBeGreaterThanOrEqual(card.paint.value + card.hoseFill.value);
+  });
+
+  it('starts low and stops high around the even-fan pressure, with the pump above the gun', () => {
+    expect(card.gunPressure.start).toBeLessThan(card.gunPressure.value);
+    expect(card.gunPressure.stop).toBeGreaterThan(card.gunPressure.value);
+    expect(card.pumpPressure.start).toBeGreaterThan(card.gunPressure.start);
+    expect(card.pumpPressure.stop).toBeLessThanOrEqual(SPRAYER_CLASS_DATA['mid electric'].maxPressure);
+  });
+
+  it('times the stroke that lays the film', () => {
+    expect(card.stroke.length).toBe(2.4);
+    expect(card.stroke.length / card.stroke.time).toBeCloseTo(card.gunSpeed.value, 12);
+  });
+});
+
+describe('the card follows its inputs', () => {
+  it('a hand-chosen tip is taken, and the best one is offered beside it', () => {
+    const chosen = cardOf({ chosenTip: { family: 'standard', fan: 4, orificeThou: 13 } });
+    expect(chosen.tip.code).toBe('413');
+    expect(chosen.chosen).toBe(true);
+    expect(chosen.nextBest.map(({ code }) => code)).toContain(cardOf().tip.code);
+  });
+
+  it('a longer, narrower hose wants more at the pump', () => {
+    const chosenTip = { family: 'standard' as const, fan: 5, orificeThou: 15 };
+    const long = cardOf({ chosenTip, hoses: [{ length: of(20, 'm'), bore: of(1 / 4, 'in') }] });
+    const short = cardOf({ chosenTip, hoses: [{ length: of(7.5, 'm'), bore: of(1 / 4, 'in') }] });
+    expect(long.pumpPressure.start).toBeGreaterThan(short.pumpPressure.start);
+    expect(long.gunPressure.start).toBe(short.gunPressure.start);
+  });
+
+  it('thinning raises the wet film for the same dry film, not the paint to buy', () => {
+    const thinned = cardOf({ thinning: quantity(0.05) });
+    expect(thinned.wetFilm.value / cardOf().wetFilm.value).toBeCloseTo(1.05, 9);
+    expect(thinned.paint.value).toBeCloseTo(cardOf().paint.value, 12);
+  });
+
+  it('a film over the sag limit is laid in more passes', () => {
+    const stain = cardOf({ coating: coating('penetrating-stain'), kind: 'planed-timber' });
+    expect(stain.passesPerCoat).toBe(2);
+    expect(stain.wetFilm.value).toBeLessThanOrEqual(stain.sagLimit.value);
+  });
+
+  it('a bare surface drinks from the first coat only', () => {
+    const bare = cardOf({ condition: 'bare', kind: 'block' });
+    const sealed = cardOf({ condition: 'sealed', kind: 'block' });
+    // 16.12 m² · 0.2 L/m² · 1.05
+    expect(to(quantity(bare.paint.value - sealed.paint.value), 'L')).toBeCloseTo(3.385, 3);
+  });
+
+  it('a data sheet value moves the card and is said', () => {
+    const card = cardOf({
+      coating: {
+        ...coating('wall-matt'),
+        overrides: { volumeSolids: { value: 0.45, basis: 'data-sheet', source: 'Sheet 3' } },
+      },
+    });
+    expect(card.wetFilm.value).toBeLessThan(cardOf().wetFilm.value);
+    expect(card.wetFilm.inputs.find(({ property }) => property === 'volumeSolids')?.basis).toBe('data-sheet');
+  });
+
+  it('fits a fine-finish tip and the fine mesh to a door', () => {
+    const door = cardOf({
+      element: 'door',
+      coating: coating('trim-enamel'),
+      geometry: { shape: 'rectangle', width: 0.9, height: 2.1, count: 1, openings: [] },
+    });
+    expect(door.tip.tip.tip.family).toBe('fine-finish');
+    expect(door.mesh.value).toBe(100);
+    expect(door.stroke.length).toBeLessThanOrEqual(2.1);
+  });
+
+  it('fits a heavy-texture tip to block filler on the large machine with a wide hose', () => {
+    const card = cardOf({
+      coating: coating('block-filler'),
+      kind: 'block',
+      side: 'outside',
+      sprayer: SPRAYER_CLASS_DATA.large,
+      hoses: wideHose,
+    });
+    expect(card.tip.tip.tip.family).toBe('heavy-texture');
+    expect(card.mesh.value).toBe(30);
+  });
+});
+
+describe('refusals', () => {
+  it.each([
+    [
+      { chosenTip: { family: 'standard' as const, fan: 5, orificeThou: 27 } },
+      'tip',
+      /over this sprayer's limit of 23/,
+    ],
+    [
+      { coating: coating('clear-lacquer-solvent'), sprayer: SPRAYER_CLASS_DATA['small electric'] },
+      'sprayerId',
+      /carries solvent/,
+    ],
+    [{ thinning: quantity<ReturnType<typeof of<'%'>>>(0.2) }, 'thinning', /by 5 % at most/],
+    [{ coats: 0 }, 'coats', /from 1 to 9/],
+    [{ coats: Number.NaN }, 'coats', /from 1 to 9/],
+    [{ coating: coating('block-filler') }, 'sprayerId', /No tip works.*(limit|hose)/],
+    [
+      {
+        coating: coating('block-filler'),
+        sprayer: SPRAYER_CLASS_DATA.large,
+        hoses: wideHose,
+        chosenTip: { family: 'low-pressure' as const, fan: 5, orificeThou: 25 },
+      },
+      'tip',
+      /does not break up/,
+    ],
+    [
+      {
+        sprayer: { ...SPRAYER_CLASS_DATA.large, maxFlow: of(0.9, 'L/min') },
+        hoses: [],
+        chosenTip: { family: 'standard' as const, fan: 5, orificeThou: 25 },
+      },
+      'tip',
+      /more than the pump/,
+    ],
+    [
+      {
+        hoses: [{ length: of(60, 'm'), bore: of(3 / 16, 'in') }],
+        chosenTip: { family: 'standard' as const, fan: 5, orificeThou: 23 },
+      },
+      'tip',
+      /wider or shorter hose/,
+    ],
+  ])('says why and where (%#)', (extra, field, message) => {
+    const result = setupCard(wall(extra));
+    expect(result).toMatchObject({ ok: false, field });
+    expect(!result.ok && result.message).toMatch(message);
+    expect(result).not.toHaveProperty('value');
+  });
+});
+
+describe('any set-up', () => {
+  const request = fc.record({
+    element: fc.constantFrom(...ELEMENTS),
+    side: fc.constantFrom(...SIDES),
+    wind: fc.constantFrom(...WINDS),
+    kind: fc.constantFrom(...SURFACE_KIND_IDS),
+    coating: fc.constantFrom(...ARCHETYPE_IDS).map(coating),
+    sprayer: fc.constantFrom(...SPRAYER_CLASSES).map((name) => SPRAYER_CLASS_DATA[name]),
+    coats: fc.integer({ min: 1, max: 4 }),
+    hoses: fc.array(
+      fc.record({
+        length: fc.constantFrom(7.5, 15, 30).map((m) => of(m, 'm')),
+        bore: fc.constantFrom(3 / 16, 1 / 4, 3 / 8).map((i) => of(i, 'in')),
+      }),
+      { maxLength: 3 },
+    ),
+  });
+
+  it('is either a whole card of finite numbers inside their ranges or a refusal with a sentence', () => {
+    fc.assert(
+      fc.property(request, (extra) => {
+        const result = setupCard(wall(extra));
+        if (!result.ok) {
+          expect(result.message.length).toBeGreaterThan(20);
+          return;
+        }
+        const numbers = Object.values(result.value).filter(
+          (part): part is Explained => typeof part === 'object' && part !== null && 'formula' in part,
+        );
+        expect(numbers.length).toBeGreaterThan(10);
+        for (const { value, low, high } of numbers) {
+          expect(Number.isFinite(value) && low <= value + 1e-12 && value <= high + 1e-12).toBe(true);
+        }
+        const { tip } = result.value;
+        expect(tip.tip.tip.orificeThou).toBeLessThanOrEqual(extra.sprayer.largestOrificeThou);
+        expect(tip.tip.flow).toBeLessThanOrEqual(extra.sprayer.maxFlow);
+        expect(result.value.wetFilm.value).toBeLessThanOrEqual(result.value.sagLimit.value + 1e-9);
+        expect(orificeDiameter(tip.tip.tip)).toBeGreaterThan(0);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('exists for every coating on the large machine with a wide hose', () => {
+    for (const id of ARCHETYPE_IDS) {
+      const card = cardOf({ coating: coating(id), sprayer: SPRAYER_CLASS_DATA.large, hoses: wideHose });
+      const { low, high } = archetypeOf(id).orifices;
+      expect(card.tip.tip.tip.orificeThou).toBeGreaterThanOrEqual(low - 2);
+      expect(card.tip.tip.tip.orificeThou).toBeLessThanOrEqual(high);
+    }
+  });
+
+  it('weighs criteria whose weights add up to about one', () => {
+    const sum = Object.values(CRITERIA).reduce((total, { weight }) => total + weight, 0);
+    expect(sum).toBeCloseTo(1, 9);
+  });
+});

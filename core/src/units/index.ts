@@ -1,0 +1,17 @@
+export * from './quantity';
+export { UNITS, of, to, type Unit } from './unit';
+export {
+  DISPLAY,
+  inUnit,
+  otherSystem,
+  roundedInUnit,
+  show,
+  showRange,
+  showText,
+  unitOf,
+  type DisplayKind,
+  type Shown,
+  type UnitSystem,
+} from './display';
+export { parseQuantity, within, type Bounds } from './parse';
+export { accept, refuse, type Accepted, type Refusal, type Result } from './refusal';

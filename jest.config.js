@@ -1,0 +1,14 @@
+const plain = (name, extra = {}) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  setupFiles: [`${__dirname}/jest.setup.js`],
+  transform: { '\\.(ts|js|mjs)$': ['babel-jest', { configFile: `${__dirname}/babel.config.js` }] },
+  transformIgnorePatterns: ['/node_modules/(?!@fine-spray/|fast-check|pure-rand|uuid)'],
+  ...extra,
+});
+
+module.exports = {
+  projects: [plain('core'), plain('contract'), plain('server', { globalSetup: '<rootDir>/jest.global.cjs', testTimeout: 20_000 }), '<rootDir>/app'],
+};

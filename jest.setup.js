@@ -1,0 +1,4 @@
+const fc = require('fast-check');
+
+// One seed by default, so that a run can be repeated; FC_SEED=… tries others.
+fc.configureGlobal({ seed: Number(process.env.FC_SEED ?? 20261123) });
