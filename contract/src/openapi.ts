@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { ALL_OPERATIONS, type Operation } from './operations';
+import { problem } from './problem';
+
+const PROBLEM_ANSWERS = {
+  '400': 'Not readable as JSON',
+  '404': 'Not found',
+  '409': 'Stale version, or still in use',
+  '413': 'Body over the limit',
+  '422': 'The body cannot be taken; errors name the fields',
+  '503': 'The database does not answer',
+} as const;
+
+function schemaOf(schema: z.ZodType, io: 'input' | 'output') {
+  const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, {
+    io,
+    target: 'draft-2020-12',
+    unrepresentable: 'any',
+    reused: 'inline',
+  });
+  return rest;
+}
+
+function parameters(path: string) {
+  return [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+    name,
+    in: 'path',
+    required: true,
+    schema: { type: 'string', format: 'uuid' },
+  }));
+}
+
+function describe(operation: Operation & { name: string }) {
+  const answer = operation.answer
+    ? {
+        '200': {
+          description: 'Done',
+          content: { 'application/json': { schema: schemaOf(operation.answer, 'output') } },
+        },
+      }
+    : { '204': { description: 'Done' } };
+  const problems = Object.fromEntries(
+    Object.entries(PROBLEM_ANSWERS).map(([status, description]) => [
+      status,
+      {
+        description,
+        content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+      },
+    ]),
+  );
+  return {
+    operationId: operation.name.replace(/ (\w)/g, (_match, letter: string) => letter.toUpperCase()),
+    summary: operation.summary,
+    parameters: parameters(operation.path),
+    ...(operation.body
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'application/json': { schema: schemaOf(operation.body, 'input') } },
+          },
+        }
+      : {}),
+    responses: { ...answer, ...problems },
+  };
+}
+
+/** The OpenAPI 3.1 document, made from the same schemas that check bodies and answers. */
+export function openApiDocument() {
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const operation of ALL_OPERATIONS) {
+    (paths[operation.path] ??= {})[operation.method] = describe(operation);
+  }
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Fine Spray',
+      version: '0.1.0',
+      description: 'All quantities are SI: m, m³, Pa, m³/s, Pa·s, kg/m³, s, K.',
+    },
+    paths,
+    components: { schemas: { Problem: schemaOf(problem, 'output') } },
+  };
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+
+/** Client-made UUID (version 7 by our clients; any version is accepted). */
+export const id = z.uuid({ error: 'This is not an id.' });
+
+/** Row version: 0 for a row that is not stored yet. */
+export const version = z.int().min(0).max(2_147_483_647);
+
+const CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/;
+
+/** One line of text for people: trimmed, no control characters, up to `max` characters as people count them. */
+export function line(label: string, max: number, least = 1) {
+  return text(label, max, least).refine((value) => !/[\r\n]/.test(value), {
+    error: `${label} must be on one line.`,
+  });
+}
+
+/** Text of several lines. */
+export function text(label: string, max: number, least = 0) {
+  return z
+    .string({ error: `${label} is missing.` })
+    .trim()
+    .refine((value) => [...value].length >= least, { error: `${label} is missing.` })
+    .refine((value) => [...value].length <= max, {
+      error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
+    })
+    .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` });
+}
+
+/** A finite number within limits, with the sentence to show when it is not. */
+export function numberWithin(label: string, min: number, max: number, sentence: string) {
+  return z
+    .number({ error: `${label} is not a number.` })
+    .min(min, { error: sentence })
+    .max(max, { error: sentence });
+}
+
+/** One of a list, with a sentence that names the list. */
+export function oneOf<const T extends readonly [string, ...string[]]>(label: string, values: T) {
+  return z.enum(values, { error: `${label} must be one of: ${values.join(', ')}.` });
+}
+
+/** What the server adds to the content of every stored row. */
+export const stored = {
+  id,
+  version: version.min(1),
+  createdAt: z.iso.datetime(),
+  updatedAt: z.iso.datetime(),
+};

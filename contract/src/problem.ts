@@ -1,0 +1,47 @@
+import { z } from 'zod';
+
+/** One thing wrong with a body: where, and a sentence for the field. */
+export const fieldProblem = z.object({ field: z.string(), message: z.string(), code: z.string() });
+
+/** Every error answer: problem details (RFC 9457) with the fields concerned. */
+export const problem = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string(),
+    errors: z.array(fieldProblem),
+    /** On a stale version: the row as it stands. */
+    current: z.unknown().optional(),
+  })
+  .meta({ id: 'Problem', description: 'Problem details (RFC 9457)' });
+
+export type FieldProblem = z.infer<typeof fieldProblem>;
+export type Problem = z.infer<typeof problem>;
+
+export const PROBLEM_TYPES = {
+  'bad-body': { status: 422, title: 'Something in it cannot be taken' },
+  'not-json': { status: 400, title: 'Not readable as JSON' },
+  'not-found': { status: 404, title: 'Not found' },
+  stale: { status: 409, title: 'Changed elsewhere in the meantime' },
+  'in-use': { status: 409, title: 'Still in use' },
+  'too-large': { status: 413, title: 'Too large' },
+  unavailable: { status: 503, title: 'The database does not answer' },
+  internal: { status: 500, title: 'Something went wrong in the server' },
+} as const;
+
+export type ProblemType = keyof typeof PROBLEM_TYPES;
+
+/** The path of a Zod issue as the field name used on both sides: "geometry.openings.0.width". */
+export function fieldOf(path: readonly PropertyKey[]): string {
+  return path.map(String).join('.');
+}
+
+/** Zod issues as field problems; wording comes from the schema. */
+export function fieldProblems(error: z.ZodError): FieldProblem[] {
+  return error.issues.map((issue) => ({
+    field: fieldOf(issue.path),
+    message: issue.message,
+    code: issue.code === 'custom' ? String(issue.params?.['code'] ?? 'custom') : issue.code,
+  }));
+}

@@ -1,0 +1,44 @@
+import { of, quantity, readTip, type SetupRequest, type Tip as CoreTip } from '@fine-spray/core';
+import type { Job, SurfaceFields } from './job';
+import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
+
+/** The stored rows a set-up stands on. */
+export interface SetupRows {
+  readonly surface: Omit<SurfaceFields, 'jobId' | 'name' | 'room' | 'position' | 'coatingId'>;
+  readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'containerSizes'>;
+  readonly sprayer: Sprayer;
+  readonly hoses: readonly Hose[];
+  readonly lift: Job['lift'];
+  readonly rack: readonly Tip[];
+}
+
+function coreTip({ code, family }: TipChoice): CoreTip | undefined {
+  const tip = readTip(code, family);
+  return tip.ok ? tip.value : undefined;
+}
+
+/** Stored rows as the core's request: brands the SI numbers and drops what the computation does not need. */
+export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: SetupRows): SetupRequest {
+  return {
+    element: surface.element,
+    side: surface.side,
+    kind: surface.kind,
+    condition: surface.condition,
+    wind: surface.wind,
+    geometry: surface.geometry,
+    coating,
+    coats: surface.coats,
+    thinning: quantity(surface.thinning),
+    sprayer: {
+      maxPressure: quantity(sprayer.maxPressure),
+      maxFlow: quantity(sprayer.maxFlow),
+      largestOrificeThou: sprayer.largestOrificeThou,
+      waterOnly: sprayer.waterOnly,
+    },
+    hoses: hoses.map(({ length, bore }) => ({ length: of(length, 'm'), bore: of(bore, 'm') })),
+    lift: of(lift, 'm'),
+    rack: rack.map(coreTip).filter((tip) => tip !== undefined),
+    chosenTip: surface.tip ? coreTip(surface.tip) : undefined,
+    containerSizes: coating.containerSizes,
+  };
+}

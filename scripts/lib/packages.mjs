@@ -1,0 +1,49 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { ROOT } from './paths.mjs';
+import { isRoot, run } from './run.mjs';
+import { say, stop } from './say.mjs';
+
+const POSTGRES_BASE = '/usr/lib/postgresql';
+
+/** Folder of PostgreSQL's programs (Debian's newest), or undefined. */
+export function postgresPrograms() {
+  if (!existsSync(POSTGRES_BASE)) return undefined;
+  return readdirSync(POSTGRES_BASE)
+    .sort((a, b) => Number(b) - Number(a))
+    .map((version) => path.join(POSTGRES_BASE, version, 'bin'))
+    .find((folder) => existsSync(path.join(folder, 'initdb')) && existsSync(path.join(folder, 'postgres')));
+}
+
+export const CHROMIUM = '/usr/bin/chromium';
+
+/** Installs Debian packages that are missing; without root it says which command to run. */
+async function ensureDebian(name, present) {
+  if (present()) return;
+  const command = `apt-get install -y ${name}`;
+  if (!isRoot()) stop(`Debian's package "${name}" is missing. Run: sudo ${command}`);
+  say(`Installing Debian's package ${name} …`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  await run('apt-get', ['update', '-qq'], { quiet: true, env }).catch(() => stop(`apt-get is not here, so ${name} cannot be installed. Install it by hand and start again.`));
+  const { code, output } = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { quiet: true, env });
+  if (code !== 0 || !present()) {
+    stop(`Debian's package "${name}" could not be installed: ${output.trim().split('\n').pop()}`);
+  }
+}
+
+export const ensurePostgres = () => ensureDebian('postgresql', () => postgresPrograms() !== undefined);
+export const ensureChromium = () => ensureDebian('chromium', () => existsSync(CHROMIUM));
+
+/** Installs npm packages when the lock file is not the one installed. */
+export async function ensureNodePackages() {
+  const [major] = process.versions.node.split('.').map(Number);
+  if (major < 20) stop(`Node 20 or newer is needed; this is ${process.versions.node}.`);
+  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const stamp = path.join(ROOT, 'node_modules/.fine-spray-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  say('Installing npm packages (first time, or the lock file changed) …');
+  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, quiet: true });
+  if (code !== 0) stop(`npm ci failed: ${output.trim().split('\n').slice(-3).join(' ')}`);
+  writeFileSync(stamp, lock);
+}

@@ -1,0 +1,23 @@
+import { spawn } from 'node:child_process';
+
+/**
+ * Runs a program to its end. Resolves with its exit code and output; never rejects for a non-zero code.
+ * `quiet` keeps the output for the caller instead of showing it.
+ */
+export function run(program, args, { quiet = false, env = process.env, cwd, input } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, {
+      cwd,
+      env,
+      stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+    });
+    let output = '';
+    child.stdout?.on('data', (data) => (output += data));
+    child.stderr?.on('data', (data) => (output += data));
+    child.on('error', reject);
+    child.on('close', (code, signal) => resolve({ code: code ?? 1, signal, output }));
+    if (input !== undefined) child.stdin.end(input);
+  });
+}
+
+export const isRoot = () => process.getuid?.() === 0;

@@ -1,0 +1,60 @@
+import { openApiDocument } from '@fine-spray/contract/openapi';
+import { SINGLE_OPERATIONS } from '@fine-spray/contract';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Database } from './db/database';
+import { problemHandler, unknownPath } from './http/problems';
+import { applicationFiles } from './http/static';
+import { resourceRoutes } from './resources/routes';
+
+/** Largest body taken. */
+export const BODY_LIMIT = 256 * 1024;
+
+export interface AppOptions {
+  readonly db: Database;
+  readonly logger: Logger;
+  /** Folder of the exported application; without it only the API is served. */
+  readonly applicationFolder?: string | undefined;
+}
+
+/** The Express application: security headers, compression, API, application files, problem details. */
+export function createApp({ db, logger, applicationFolder }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, autoLogging: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
+
+  app.get(SINGLE_OPERATIONS.getHealth.path, async (_request, response) => {
+    await db.raw('select 1');
+    response.json({ status: 'ok', database: 'ok' });
+  });
+  const document = JSON.stringify(openApiDocument());
+  app.get('/api/openapi.json', (_request, response) => {
+    response.type('application/json').send(document);
+  });
+  app.use(resourceRoutes(db));
+  app.use('/api', unknownPath);
+  if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
+  app.use(unknownPath);
+  app.use(problemHandler);
+  return app;
+}

@@ -1,0 +1,34 @@
+import knex, { type Knex } from 'knex';
+import * as kitAndJobs from './migrations/001-kit-and-jobs';
+
+export type Database = Knex;
+
+/** Migrations by name, in order. Named without extension so that TypeScript and bundled runs agree. */
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = { '001-kit-and-jobs': kitAndJobs };
+
+const migrationSource: Knex.MigrationSource<string> = {
+  getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS)),
+  getMigrationName: (name) => name,
+  getMigration: (name) => {
+    const migration = MIGRATIONS[name];
+    if (!migration) throw new Error(`no migration ${name}`);
+    return Promise.resolve(migration);
+  },
+};
+
+/** Opens a pool on a PostgreSQL address; nothing is asked of the server yet. */
+export function openDatabase(url: string): Database {
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url, connectionTimeoutMillis: 4000 },
+    pool: { min: 0, max: 10 },
+    acquireConnectionTimeout: 5000,
+    compileSqlOnError: false,
+    migrations: { migrationSource, tableName: 'schema_migration' },
+  });
+}
+
+/** Brings the schema up to date. Safe to call from several instances at once: Knex holds its own lock. */
+export async function migrate(db: Database): Promise<void> {
+  await db.migrate.latest();
+}

@@ -1,0 +1,68 @@
+import { readFile, readdir } from 'node:fs/promises';
+import path from 'node:path';
+import { jobFile, kitFile, type JobFile, type KitFile } from '@fine-spray/contract';
+import type { Database } from '../db/database';
+import { createStore } from '../resources/store';
+import { COATINGS, HOSES, JOBS, SPRAYERS, SURFACES, TIPS } from '../resources/tables';
+
+/** Parts an imported item into its id and its content. */
+function split<Item extends { id: string }>({
+  id,
+  ...fields
+}: Item): { id: string; fields: Omit<Item, 'id'> } {
+  return { id, fields };
+}
+
+async function importKit(db: Database, file: KitFile): Promise<string> {
+  const { id: companyId, name } = file.company;
+  await db('company').insert({ id: companyId, name, version: 1 });
+  const put = async <Fields extends object>(
+    map: Parameters<typeof createStore<Fields>>[1],
+    items: readonly (Fields & { id: string })[],
+  ) => {
+    const store = createStore<Fields>(db, map);
+    for (const item of items) {
+      const { id, fields } = split(item);
+      await store.put(companyId, id, 0, fields as unknown as Fields);
+    }
+  };
+  await put(COATINGS, file.coatings);
+  await put(SPRAYERS, file.sprayers);
+  await put(HOSES, file.hoses);
+  await put(TIPS, file.tips);
+  return companyId;
+}
+
+async function importJob(db: Database, companyId: string, file: JobFile): Promise<void> {
+  const job = split(file.job);
+  await createStore(db, JOBS).put(companyId, job.id, 0, job.fields);
+  const surfaces = createStore(db, SURFACES);
+  for (const item of file.surfaces) {
+    const { id, fields } = split(item);
+    await surfaces.put(companyId, id, 0, fields);
+  }
+}
+
+export interface DemoLoaded {
+  readonly jobs: number;
+  readonly surfaces: number;
+}
+
+/**
+ * Loads the demo company and its jobs from the product's own open files into an empty database, in one
+ * transaction: all of it or nothing. Does nothing when a company is there already.
+ */
+export async function loadDemo(db: Database, folder: string): Promise<DemoLoaded | undefined> {
+  const read = async (name: string): Promise<unknown> =>
+    JSON.parse(await readFile(path.join(folder, name), 'utf8'));
+  const names = (await readdir(folder)).filter((name) => name.endsWith('.job.json')).sort();
+  const kit = kitFile.parse(await read('millrace.kit.json'));
+  const files = await Promise.all(names.map(async (name) => jobFile.parse(await read(name))));
+  return db.transaction(async (trx) => {
+    await trx.raw('lock table company in exclusive mode');
+    if (await trx('company').first('id')) return undefined;
+    const companyId = await importKit(trx, kit);
+    for (const file of files) await importJob(trx, companyId, file);
+    return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
+  });
+}

@@ -1,0 +1,130 @@
+import { mkdtempSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { once } from 'node:events';
+import { createServer, type AddressInfo } from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import { ALL_OPERATIONS, problem } from '@fine-spray/contract';
+import pino from 'pino';
+import { createApp } from '../app';
+import { openDatabase } from '../db/database';
+import { asProblem } from './problems';
+import { loadDemo } from '../files/loadDemo';
+import { DEMO_FOLDER, startTestServer, type TestServer } from '../testing/server';
+
+let server: TestServer;
+beforeAll(async () => {
+  const applicationFolder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-app-'));
+  mkdirSync(path.join(applicationFolder, '_expo/static/js'), { recursive: true });
+  writeFileSync(path.join(applicationFolder, 'index.html'), '<!doctype html><title>Fine Spray</title>');
+  writeFileSync(path.join(applicationFolder, '_expo/static/js/main-abc.js'), `// ${'x'.repeat(5000)}`);
+  server = await startTestServer({ applicationFolder });
+});
+afterAll(() => server.stop());
+
+/** A port that was free a moment ago, so that nothing answers on it. */
+async function closedPort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1');
+  await once(probe, 'listening');
+  const { port } = probe.address() as AddressInfo;
+  probe.close();
+  return port;
+}
+
+describe('health', () => {
+  it('is 200 while the database answers and 503 when it does not', async () => {
+    expect((await server.call('GET', '/api/health')).body).toEqual({ status: 'ok', database: 'ok' });
+    const db = openDatabase(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
+    const app = createApp({ db, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    await once(app, 'listening');
+    const down = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/health`);
+    expect(down.status).toBe(503);
+    expect(problem.parse(await down.json()).detail).toMatch(/database does not answer/);
+    app.close();
+    await db.destroy();
+  });
+
+  it('reads a refused or dropped connection as the database not answering', () => {
+    for (const code of ['ECONNREFUSED', '57P01']) {
+      expect(asProblem(Object.assign(new Error('x'), { code })).type).toBe('unavailable');
+    }
+    expect(asProblem(new Error('secret detail')).detail).not.toMatch(/secret/);
+  });
+});
+
+describe('bodies', () => {
+  const url = '/api/tips/0190a000-0000-7000-8000-000000000001';
+  it('over the limit are refused with 413', async () => {
+    const answer = await server.call('PUT', url, { note: 'x'.repeat(300_000) });
+    expect(answer.status).toBe(413);
+    expect(answer.body['detail']).toMatch(/256 kB/);
+  });
+
+  it('that are not JSON are refused with 400', async () => {
+    expect((await server.call('PUT', url, '{"family":')).status).toBe(400);
+  });
+});
+
+describe('the OpenAPI document', () => {
+  it('is 3.1, lists every operation, and every operation is mounted', async () => {
+    const { body } = await server.call('GET', '/api/openapi.json');
+    expect(body['openapi']).toBe('3.1.0');
+    const paths = body['paths'] as Record<string, Record<string, unknown>>;
+    for (const { method, path: at } of ALL_OPERATIONS) {
+      expect(paths[at]?.[method]).toBeDefined();
+      const answer = await server.call(method.toUpperCase(), at.replace(/\{\w+\}/g, '0190a000-0000-7000-8000-00000000dead'), method === 'put' ? {} : undefined);
+      expect(answer.body['detail'] ?? '').not.toMatch(/nothing at/);
+    }
+  });
+
+  it('has a schema with limits for every body', async () => {
+    const { body } = await server.call('GET', '/api/openapi.json');
+    const put = (body['paths'] as Record<string, Record<string, { requestBody: { content: Record<string, { schema: { required: string[] } }> } }>>)['/api/surfaces/{id}']?.['put'];
+    const schema = put?.requestBody.content['application/json']?.schema;
+    expect(schema?.required).toEqual(expect.arrayContaining(['geometry', 'coatingId', 'version']));
+  });
+});
+
+describe('what is served', () => {
+  it('the page for every address of the application, not cached; hashed files for a year, compressed', async () => {
+    for (const url of ['/', '/jobs/1/surfaces/2', '/emergency']) {
+      const page = await fetch(`${server.address}${url}`);
+      expect(page.status).toBe(200);
+      expect(page.headers.get('cache-control')).toBe('no-cache');
+      expect(await page.text()).toContain('<title>Fine Spray</title>');
+    }
+    const script = await fetch(`${server.address}/_expo/static/js/main-abc.js`, { headers: { 'accept-encoding': 'gzip' } });
+    expect(script.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
+    expect(script.headers.get('content-encoding')).toBe('gzip');
+  });
+
+  it('a problem, not a page, for an unknown address of the API or a missing file', async () => {
+    expect((await server.call('GET', '/api/nowhere')).status).toBe(404);
+    expect((await fetch(`${server.address}/missing.png`)).status).toBe(404);
+  });
+
+  it('with a policy that lets nothing in from elsewhere', async () => {
+    const { headers } = await server.call('GET', '/');
+    expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+});
+
+describe('loading the demo', () => {
+  it('happens once: a database with a company is left alone', async () => {
+    expect(await loadDemo(server.db, DEMO_FOLDER)).toBeUndefined();
+  });
+
+  it('is all or nothing: a file with a fault leaves an empty database', async () => {
+    const empty = await startTestServer({ demo: false });
+    const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-demo-'));
+    const read = (name: string) => JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
+    writeFileSync(path.join(folder, 'millrace.kit.json'), JSON.stringify(read('millrace.kit.json')));
+    const job = read('kiln-house.job.json');
+    const [first] = job.surfaces;
+    if (first) first.coatingId = '0190a000-0000-7000-8000-00000000dead';
+    writeFileSync(path.join(folder, 'kiln-house.job.json'), JSON.stringify(job));
+    await expect(loadDemo(empty.db, folder)).rejects.toThrow('does not exist');
+    expect(await empty.db('company').first()).toBeUndefined();
+    await empty.stop();
+  });
+});

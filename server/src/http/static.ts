@@ -1,0 +1,30 @@
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import express, { Router } from 'express';
+
+const YEAR = 365 * 24 * 3600 * 1000;
+/** Folders whose files carry a hash in their name. */
+const HASHED = /\/(_expo\/static|assets)\//;
+
+/** The exported application: hashed files cached for a year, the page and the service worker asked again each time. */
+export function applicationFiles(folder: string): Router {
+  const router = Router();
+  if (!existsSync(path.join(folder, 'index.html'))) return router;
+  router.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, file) => {
+        const cached = HASHED.test(file.split(path.sep).join('/'));
+        response.setHeader(
+          'Cache-Control',
+          cached ? `public, max-age=${YEAR / 1000}, immutable` : 'no-cache',
+        );
+      },
+    }),
+  );
+  router.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(path.join(folder, 'index.html'));
+  });
+  return router;
+}

@@ -1,0 +1,226 @@
+import { randomUUID } from 'node:crypto';
+import { RESOURCES, SURFACES_PER_JOB, problem, surface as surfaceSchema, type ResourceName, type Surface } from '@fine-spray/contract';
+import { startTestServer, type TestServer } from '../testing/server';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(() => server.stop());
+
+const content = <T extends Record<string, unknown>>(row: T) => {
+  const { id: _id, createdAt: _made, updatedAt: _changed, surfaceCount: _count, ...rest } = row;
+  return rest;
+};
+async function items(url: string): Promise<Record<string, unknown>[]> {
+  return (await server.call('GET', url)).body.items ?? [];
+}
+async function boathouse() {
+  const job = (await items('/api/jobs')).find(({ name }) => name === 'Tern Boathouse');
+  if (!job) throw new Error('no Tern Boathouse');
+  return job;
+}
+async function firstWall(): Promise<Surface> {
+  const job = await boathouse();
+  return surfaceSchema.parse((await items(`/api/jobs/${String(job['id'])}/surfaces`))[0]);
+}
+
+describe('the demo', () => {
+  it('has the three jobs with their surfaces, in order', async () => {
+    const jobs = await items('/api/jobs');
+    expect(jobs.map(({ name, surfaceCount }) => [name, surfaceCount])).toEqual([
+      ['Tern Boathouse', 41],
+      ['Kiln House, ground floor', 9],
+      ['Orchard Row 3', 9],
+    ]);
+    const surfaces = await items(`/api/jobs/${String((await boathouse())['id'])}/surfaces`);
+    expect(surfaces.slice(0, 2).map(({ name }) => name)).toEqual(['North wall', 'South wall']);
+    expect((await server.call('GET', '/api/company')).body).toMatchObject({ name: 'Millrace Decorating' });
+  });
+});
+
+describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
+  const path = `/api/${name}`;
+  async function sample() {
+    if (name === 'surfaces') return { ...(await firstWall()) } as Record<string, unknown>;
+    const [row] = await items(path);
+    if (!row) throw new Error(`no ${name}`);
+    return row;
+  }
+
+  it('stores, returns and deletes by a client-made id', async () => {
+    const id = randomUUID();
+    const made = await server.call('PUT', `${path}/${id}`, { ...content(await sample()), version: 0 });
+    expect(made.status).toBe(200);
+    expect(made.body).toMatchObject({ id, version: 1 });
+    expect((await server.call('GET', `${path}/${id}`)).body).toEqual(made.body);
+    expect((await server.call('DELETE', `${path}/${id}`)).status).toBe(204);
+    expect((await server.call('DELETE', `${path}/${id}`)).status).toBe(204);
+    expect((await server.call('GET', `${path}/${id}`)).status).toBe(404);
+  });
+
+  it('changes nothing when a request is replayed, and refuses a stale version with the row as it stands', async () => {
+    const id = randomUUID();
+    const original = content(await sample());
+    const key = 'name' in original ? 'name' : 'note';
+    const put = (value: string, version: number) => server.call('PUT', `${path}/${id}`, { ...original, [key]: value, version });
+    await put('First', 0);
+    expect((await put('First', 0)).body).toMatchObject({ version: 1 });
+    expect((await put('Second', 1)).body).toMatchObject({ version: 2, [key]: 'Second' });
+    expect((await put('Second', 1)).body).toMatchObject({ version: 2 });
+    const stale = await put('Third', 1);
+    expect(stale.status).toBe(409);
+    expect(problem.parse(stale.body)).toMatchObject({ status: 409, current: { version: 2, [key]: 'Second' } });
+    await server.call('DELETE', `${path}/${id}`);
+  });
+
+  it('answers 404 for an id that is not there, also to a change of it, and for what is no id', async () => {
+    const missing = `${path}/${randomUUID()}`;
+    expect((await server.call('GET', missing)).status).toBe(404);
+    expect((await server.call('PUT', missing, { ...content(await sample()), version: 3 })).status).toBe(404);
+    const answer = await server.call('GET', `${path}/not-an-id`);
+    expect(answer.status).toBe(404);
+    expect(answer.headers.get('content-type')).toContain('application/problem+json');
+  });
+
+  it('refuses a body of another shape with 422 and the fields', async () => {
+    const empty = await server.call('PUT', `${path}/${randomUUID()}`, {});
+    expect(empty.status).toBe(422);
+    expect(problem.parse(empty.body).errors.map(({ field }) => field)).toContain('version');
+    const extra = await server.call('PUT', `${path}/${randomUUID()}`, { ...content(await sample()), version: 0, admin: true });
+    expect(extra.status).toBe(422);
+  });
+
+  it('takes markup and emoji as plain text and refuses text that is too long, at its field', async () => {
+    const id = randomUUID();
+    const original = content(await sample());
+    const key = 'name' in original ? 'name' : 'note';
+    const odd = '<b onmouseover="x()">Wände</b> 🎨 \'; drop table job; --';
+    expect((await server.call('PUT', `${path}/${id}`, { ...original, [key]: odd, version: 0 })).body[key]).toBe(odd);
+    const long = await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'x'.repeat(10_000), version: 1 });
+    expect(long.status).toBe(422);
+    expect(long.body.errors).toEqual([expect.objectContaining({ field: key, message: expect.stringContaining('too long') as string })]);
+    expect((await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'a\u0000b', version: 1 })).status).toBe(422);
+    expect((await server.call('GET', `${path}/${id}`)).body[key]).toBe(odd);
+    await server.call('DELETE', `${path}/${id}`);
+  });
+});
+
+describe('a surface', () => {
+  const change = async (extra: Record<string, unknown>) =>
+    server.call('PUT', `/api/surfaces/${randomUUID()}`, { ...content({ ...(await firstWall()) }), ...extra, version: 0 });
+  const wall = { shape: 'rectangle', width: 4, height: 2.4, count: 1, openings: [] as unknown[] };
+  const door = { id: randomUUID(), kind: 'door', width: 0.9, height: 2.1, count: 1 };
+
+  it.each([
+    [{ geometry: { ...wall, width: 0 } }, 'geometry.width'],
+    [{ geometry: { ...wall, height: -3 } }, 'geometry.height'],
+    [{ geometry: { ...wall, width: 1e12 } }, 'geometry.width'],
+    [{ geometry: { ...wall, width: '4' } }, 'geometry.width'],
+    [{ geometry: { ...wall, openings: [{ ...door, width: 5 }] } }, 'geometry.openings.0.width'],
+    [{ geometry: { ...wall, openings: [{ ...door, count: 20 }] } }, 'geometry.openings'],
+    [{ tip: { family: 'standard', code: '5150' } }, 'tip.code'],
+    [{ tip: { family: 'standard', code: '514' } }, 'tip.code'],
+    [{ coats: 0 }, 'coats'],
+    [{ kind: 'plasma' }, 'kind'],
+    [{ coatingId: randomUUID() }, 'coatingId'],
+    [{ jobId: randomUUID() }, 'jobId'],
+  ])('refuses %j at %s with a sentence', async (extra, field) => {
+    const answer = await change(extra);
+    expect(answer.status).toBe(422);
+    const found = answer.body.errors?.find((error) => error.field === field);
+    expect(found?.message).toMatch(/^[A-Z0-9].*[.?]$/);
+  });
+
+  it('takes a four-digit tip', async () => {
+    const answer = await change({ tip: { family: 'wide', code: '1021' } });
+    expect(answer.body['tip']).toEqual({ family: 'wide', code: '1021' });
+    await server.call('DELETE', `/api/surfaces/${String(answer.body['id'])}`);
+  });
+
+  it('goes when its job goes, and a coating in use stays', async () => {
+    const job = content(await boathouse());
+    const jobId = randomUUID();
+    await server.call('PUT', `/api/jobs/${jobId}`, { ...job, version: 0 });
+    const made = await change({ jobId });
+    const coating = await server.call('DELETE', `/api/coatings/${String(made.body['coatingId'])}`);
+    expect(coating.status).toBe(409);
+    expect(coating.body['detail']).toMatch(/still used/);
+    expect((await server.call('DELETE', `/api/jobs/${jobId}`)).status).toBe(204);
+    expect((await server.call('GET', `/api/surfaces/${String(made.body['id'])}`)).status).toBe(404);
+  });
+
+  it(`fits ${SURFACES_PER_JOB} in a job and refuses one more with a sentence`, async () => {
+    const jobId = randomUUID();
+    await server.call('PUT', `/api/jobs/${jobId}`, { ...content(await boathouse()), version: 0 });
+    const company = String((await server.call('GET', '/api/company')).body['id']);
+    const template = (await server.db('surface').first()) as Record<string, unknown>;
+    const rows = Array.from({ length: SURFACES_PER_JOB }, (_unused, position) => ({
+      ...template,
+      geometry: JSON.stringify(template['geometry']),
+      id: randomUUID(),
+      job_id: jobId,
+      company_id: company,
+      position,
+    }));
+    await server.db.batchInsert('surface', rows, 200);
+    expect((await items(`/api/jobs/${jobId}/surfaces`)).length).toBe(SURFACES_PER_JOB);
+    const answer = await change({ jobId });
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.[0]).toMatchObject({ field: 'jobId', message: expect.stringContaining('1,000 surfaces at most') as string });
+    await server.call('DELETE', `/api/jobs/${jobId}`);
+  });
+});
+
+describe('references of a job', () => {
+  it('are checked: an unknown hose is named by its place', async () => {
+    const job = content(await boathouse());
+    const answer = await server.call('PUT', `/api/jobs/${randomUUID()}`, { ...job, hoseIds: [randomUUID()], version: 0 });
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.[0]?.field).toBe('hoseIds.0');
+  });
+
+  it('keep a hose that a job uses', async () => {
+    const { hoseIds } = (await boathouse()) as { hoseIds?: string[] };
+    expect((await server.call('DELETE', `/api/hoses/${String(hoseIds?.[0])}`)).status).toBe(409);
+  });
+
+  it('do not reach into another company', async () => {
+    const other = randomUUID();
+    await server.db('company').insert({ id: other, name: 'Other', version: 1, created_at: '2031-01-01' });
+    const hidden = randomUUID();
+    await server.db('tip').insert({ id: hidden, company_id: other, version: 1, family: 'standard', code: '515', note: '' });
+    expect((await server.call('GET', `/api/tips/${hidden}`)).status).toBe(404);
+    expect((await server.call('PUT', `/api/tips/${hidden}`, { family: 'standard', code: '517', note: '', version: 1 })).status).toBe(404);
+    await server.call('DELETE', `/api/tips/${hidden}`);
+    expect(await server.db('tip').where({ id: hidden }).first()).toMatchObject({ code: '515' });
+    await server.db('company').where({ id: other }).delete();
+  });
+});
+
+describe('two people at once', () => {
+  it('one of two simultaneous changes wins, the other is told', async () => {
+    const id = randomUUID();
+    const body = { family: 'standard', code: '515', note: '' };
+    await server.call('PUT', `/api/tips/${id}`, { ...body, version: 0 });
+    const both = await Promise.all(['a', 'b'].map((note) => server.call('PUT', `/api/tips/${id}`, { ...body, note, version: 1 })));
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
+  });
+
+  it('a create sent five times at once makes one row', async () => {
+    const id = randomUUID();
+    const body = { family: 'standard', code: '517', note: 'again', version: 0 };
+    const all = await Promise.all(Array.from({ length: 5 }, () => server.call('PUT', `/api/tips/${id}`, body)));
+    expect(all.map(({ status, body: row }) => [status, row['version']])).toEqual(Array(5).fill([200, 1]));
+  });
+});
+
+describe('the company', () => {
+  it('is renamed with its version', async () => {
+    const { body } = await server.call('GET', '/api/company');
+    const renamed = await server.call('PUT', '/api/company', { name: 'Millrace & Daughters', version: body['version'] });
+    expect(renamed.body['name']).toBe('Millrace & Daughters');
+    expect((await server.call('PUT', '/api/company', { name: 'X', version: 99 })).status).toBe(409);
+    await server.call('PUT', '/api/company', { name: 'Millrace Decorating', version: renamed.body['version'] });
+  });
+});

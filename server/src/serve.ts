@@ -1,0 +1,54 @@
+import { once } from 'node:events';
+import type { Server } from 'node:http';
+import pino from 'pino';
+import { createApp } from './app';
+import { migrate, openDatabase } from './db/database';
+import { loadDemo } from './files/loadDemo';
+
+export interface ServeOptions {
+  readonly port: number;
+  readonly databaseUrl: string;
+  readonly applicationFolder?: string;
+  readonly demoFolder?: string;
+  /** Told what is being done, a line at each step. */
+  readonly say: (line: string) => void;
+}
+
+export interface Serving {
+  readonly address: string;
+  /** Stops taking requests, lets running ones finish, closes the pool. */
+  stop(): Promise<void>;
+}
+
+/** Migrates, loads the demo into an empty database, and serves application and API on loopback. */
+export async function serve({
+  port,
+  databaseUrl,
+  applicationFolder,
+  demoFolder,
+  say,
+}: ServeOptions): Promise<Serving> {
+  const db = openDatabase(databaseUrl);
+  try {
+    await migrate(db);
+    const loaded = demoFolder === undefined ? undefined : await loadDemo(db, demoFolder);
+    if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
+    const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+    const server = createApp({ db, logger, applicationFolder }).listen(port, '127.0.0.1');
+    await once(server, 'listening');
+    return { address: `http://127.0.0.1:${port}`, stop: () => stop(server, db) };
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+}
+
+async function stop(server: Server, db: { destroy(): Promise<void> }): Promise<void> {
+  const closed = once(server, 'close');
+  server.close();
+  server.closeIdleConnections();
+  const patience = setTimeout(() => server.closeAllConnections(), 2000);
+  await closed;
+  clearTimeout(patience);
+  await db.destroy();
+}

@@ -1,0 +1,60 @@
+import { randomUUID } from 'node:crypto';
+import type { AddressInfo } from 'node:net';
+import path from 'node:path';
+import pino from 'pino';
+import { createApp } from '../app';
+import { migrate, openDatabase, type Database } from '../db/database';
+import { loadDemo } from '../files/loadDemo';
+
+export const DEMO_FOLDER = path.resolve(__dirname, '../../../demo');
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  // Bodies are read as loosely as a client in another language would.
+  readonly body: Record<string, unknown> & { items?: Record<string, unknown>[]; errors?: { field: string; message: string; code: string }[] };
+}
+
+export interface TestServer {
+  readonly db: Database;
+  readonly address: string;
+  call(method: string, url: string, body?: unknown): Promise<Answer>;
+  stop(): Promise<void>;
+}
+
+/** The real application over HTTP on a fresh database with the demo in it. */
+export async function startTestServer({ demo = true, applicationFolder }: { demo?: boolean; applicationFolder?: string } = {}): Promise<TestServer> {
+  const base = new URL(process.env['TEST_DATABASE_URL'] ?? '');
+  const admin = openDatabase(base.href);
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  await admin.raw(`create database ${name}`);
+  base.pathname = `/${name}`;
+  const db = openDatabase(base.href);
+  await migrate(db);
+  if (demo) await loadDemo(db, DEMO_FOLDER);
+  const app = createApp({ db, logger: pino({ level: 'silent' }), applicationFolder });
+  const server = app.listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    db,
+    address,
+    async call(method, url, body) {
+      const response = await fetch(`${address}${url}`, {
+        method,
+        ...(body === undefined
+          ? {}
+          : { headers: { 'Content-Type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      });
+      const text = await response.text();
+      const json = response.headers.get('content-type')?.includes('json') ?? false;
+      return { status: response.status, headers: response.headers, body: text && json ? (JSON.parse(text) as Answer['body']) : {} };
+    },
+    async stop() {
+      await new Promise((resolve) => server.close(resolve));
+      await db.destroy();
+      await admin.raw(`drop database ${name} with (force)`);
+      await admin.destroy();
+    },
+  };
+}
