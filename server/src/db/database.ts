@@ -24,6 +24,8 @@ export function openDatabase(url: string): Database {
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
     compileSqlOnError: false,
+    // Failures reach the request that caused them and are logged there.
+    log: { warn: () => undefined, error: () => undefined, deprecate: () => undefined, debug: () => undefined },
     migrations: { migrationSource, tableName: 'schema_migration' },
   });
 }

@@ -37,10 +37,11 @@ describe('health', () => {
     const app = createApp({ db, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
     await once(app, 'listening');
     const down = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/health`);
-    expect(down.status).toBe(503);
-    expect(problem.parse(await down.json()).detail).toMatch(/database does not answer/);
+    const said = problem.parse(await down.json());
     app.close();
     await db.destroy();
+    expect(down.status).toBe(503);
+    expect(said.detail).toMatch(/database does not answer/);
   });
 
   it('reads a refused or dropped connection as the database not answering', () => {

@@ -42,12 +42,11 @@ const DATABASE_GONE = new Set([
   '53300',
 ]);
 
-function isDatabaseGone(error: Error & { code?: unknown }): boolean {
-  return (
-    DATABASE_GONE.has(String(error.code)) ||
-    error.name === 'KnexTimeoutError' ||
-    /Connection terminated|timeout expired/i.test(error.message)
-  );
+/** What an error says of itself, read by shape: drivers throw errors of several makes. */
+function shapeOf(error: unknown): Record<'type' | 'code' | 'name' | 'message', string> {
+  const said = (typeof error === 'object' && error !== null ? error : {}) as Record<string, unknown>;
+  const text = (key: string) => (typeof said[key] === 'string' ? said[key] : '');
+  return { type: text('type'), code: text('code'), name: text('name'), message: text('message') };
 }
 
 /** Any error as a problem. What is not foreseen is a 500 that tells nothing of the inside. */
@@ -57,14 +56,11 @@ export function asProblem(error: unknown): ProblemError {
     const errors = fieldProblems(error);
     return new ProblemError('bad-body', errors[0]?.message ?? 'The body cannot be taken.', errors);
   }
-  if (error instanceof Error) {
-    const { type } = error as Error & { type?: unknown };
-    if (type === 'entity.too.large')
-      return new ProblemError('too-large', 'The body is over the limit of 256 kB.');
-    if (type === 'entity.parse.failed')
-      return new ProblemError('not-json', 'The body is not readable as JSON.');
-    if (isDatabaseGone(error))
-      return new ProblemError('unavailable', 'The database does not answer. Try again in a moment.');
+  const { type, code, name, message } = shapeOf(error);
+  if (type === 'entity.too.large') return new ProblemError('too-large', 'The body is over the limit of 256 kB.');
+  if (type === 'entity.parse.failed') return new ProblemError('not-json', 'The body is not readable as JSON.');
+  if (DATABASE_GONE.has(code) || name === 'KnexTimeoutError' || /Connection terminated|timeout expired/i.test(message)) {
+    return new ProblemError('unavailable', 'The database does not answer. Try again in a moment.');
   }
   return new ProblemError('internal', 'Something went wrong in the server. Nothing was stored.');
 }
