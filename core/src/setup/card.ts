@@ -405,7 +405,7 @@ function numbersFor(
       () => meshFor(coating, main.tip.orificeThou),
     ),
     area,
-    ...paintNumbers(context, area),
+    ...paintNumbers(request, area),
     triggerTime: (laidArea * wetFilm.value) / te.value / flow.value,
     cautions: cautionsFor({
       base: archetypeOf(coating.archetype).base,
@@ -417,8 +417,14 @@ function numbersFor(
   };
 }
 
+/** Paint a surface needs, without searching a tip: for totals over many surfaces. Refuses as `setupCard` does. */
+export function paintNeeded(request: SetupRequest, system: UnitSystem = 'metric'): Result<Explained> {
+  const area = checkRequest(request, system);
+  return area.ok ? accept(paintNumbers(request, area.value).paint) : area;
+}
+
 /** Paint and containers for the coats wanted. Thinner cancels: what is bought is unthinned paint. */
-function paintNumbers({ request }: SearchContext, area: AreaBreakdown) {
+function paintNumbers(request: SetupRequest, area: AreaBreakdown) {
   const { coating, coats } = request;
   const surface = SURFACE_KINDS[request.kind];
   const transfer = transferEfficiency(request.element, request.side, request.wind);

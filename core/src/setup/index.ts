@@ -1,4 +1,4 @@
-export { setupCard, type SetupCard, type TipAdvice } from './card';
+export { paintNeeded, setupCard, type SetupCard, type TipAdvice } from './card';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking } from './rank';

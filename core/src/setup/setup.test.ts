@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CRITERIA, evenFanPressure, setupCard, type SetupCard, type SetupRequest } from '.';
+import { CRITERIA, evenFanPressure, paintNeeded, setupCard, type SetupCard, type SetupRequest } from '.';
 import { ARCHETYPE_IDS, archetypeOf } from '../coating';
 import type { Explained } from '../explain';
 import { SPRAYER_CLASSES, SPRAYER_CLASS_DATA } from '../line';
@@ -84,6 +84,11 @@ describe('the set-up card of an inside wall', () => {
     expect(card.paint.low).toBeLessThan(card.paint.value);
     const bought = card.containers.reduce((sum, { size, count }) => sum + size * count, 0);
     expect(bought).toBeGreaterThanOrEqual(card.paint.value + card.hoseFill.value);
+  });
+
+  it('needs the same paint when only the paint is asked for', () => {
+    expect(paintNeeded(wall())).toEqual({ ok: true, value: card.paint });
+    expect(paintNeeded(wall({ coats: 0 }))).toMatchObject({ ok: false, field: 'coats' });
   });
 
   it('starts low and stops high around the even-fan pressure, with the pump above the gun', () => {

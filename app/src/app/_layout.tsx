@@ -1,0 +1,34 @@
+import '../../global.css';
+import Mono500 from '@expo-google-fonts/atkinson-hyperlegible-mono/500Medium/AtkinsonHyperlegibleMono_500Medium.ttf';
+import Mono700 from '@expo-google-fonts/atkinson-hyperlegible-mono/700Bold/AtkinsonHyperlegibleMono_700Bold.ttf';
+import Next400 from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf';
+import Next600 from '@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf';
+import Next700 from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { useState } from 'react';
+import { makeQueryClient } from '@/data/resources';
+import { Shell } from '@/ui/shell';
+import { ThemeProvider } from '@/ui/theme/theme';
+import { ToastProvider } from '@/ui/toast';
+import { UnitsProvider } from '@/ui/units';
+
+export default function Layout() {
+  const [client] = useState(makeQueryClient);
+  // Text is shown in the system's font until ours are read; nothing waits for them.
+  useFonts({ Next400, Next600, Next700, Mono500, Mono700 });
+  return (
+    <QueryClientProvider client={client}>
+      <ThemeProvider>
+        <UnitsProvider>
+          <ToastProvider>
+            <Shell>
+              <Slot />
+            </Shell>
+          </ToastProvider>
+        </UnitsProvider>
+      </ThemeProvider>
+    </QueryClientProvider>
+  );
+}

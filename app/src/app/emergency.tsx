@@ -1,0 +1,3 @@
+import { EmergencyScreen } from '@/features/emergency';
+
+export default EmergencyScreen;

@@ -1,0 +1,3 @@
+import { JobList } from '@/features/jobs';
+
+export default JobList;

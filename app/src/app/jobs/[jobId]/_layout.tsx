@@ -1,0 +1,19 @@
+import { Slot, useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
+import { View } from 'react-native';
+import { JobSide } from '@/features/jobs';
+import { useWide } from '@/ui/wide';
+
+/** When wide, a job's surfaces stand beside whatever of the job is shown. */
+export default function JobLayout() {
+  const { jobId } = useLocalSearchParams<{ jobId: string }>();
+  const { surfaceId } = useGlobalSearchParams<{ surfaceId?: string }>();
+  const wide = useWide();
+  return (
+    <View className="min-h-0 flex-1 flex-row">
+      {wide ? <JobSide jobId={jobId} currentId={surfaceId} /> : null}
+      <View className="min-w-0 flex-1">
+        <Slot />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { JobScreen } from '@/features/jobs';
+
+export default function JobRoute() {
+  const { jobId } = useLocalSearchParams<{ jobId: string }>();
+  return <JobScreen jobId={jobId} />;
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { SurfaceScreen } from '@/features/surface';
+
+export default function SurfaceRoute() {
+  const { jobId, surfaceId } = useLocalSearchParams<{ jobId: string; surfaceId: string }>();
+  return <SurfaceScreen jobId={jobId} surfaceId={surfaceId} />;
+}

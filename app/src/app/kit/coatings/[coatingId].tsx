@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { CoatingScreen } from '@/features/kit';
+
+export default function CoatingRoute() {
+  const { coatingId } = useLocalSearchParams<{ coatingId: string }>();
+  return <CoatingScreen coatingId={coatingId} />;
+}

@@ -1,0 +1,3 @@
+import { QuickSetup } from '@/features/surface';
+
+export default QuickSetup;

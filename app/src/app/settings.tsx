@@ -1,0 +1,3 @@
+import { SettingsScreen } from '@/features/settings';
+
+export default SettingsScreen;

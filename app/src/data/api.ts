@@ -1,0 +1,37 @@
+import { problem, type FieldProblem, type Problem } from '@fine-spray/contract';
+
+/** The server could not be reached, or its answer was not one of ours. */
+export class Unreachable extends Error {
+  constructor() {
+    super('The Fine Spray server does not answer.');
+  }
+}
+
+/** The server said no: problem details with the fields concerned. */
+export class Refused extends Error {
+  readonly errors: readonly FieldProblem[];
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+    this.errors = problem.errors;
+  }
+}
+
+async function answerOf(response: Response): Promise<unknown> {
+  if (response.status === 204) return undefined;
+  const body: unknown = await response.json().catch(() => undefined);
+  if (response.ok && body !== undefined) return body;
+  const said = problem.safeParse(body);
+  throw said.success ? new Refused(said.data) : new Unreachable();
+}
+
+/** One call of the API. `keepalive` lets a write finish when the page is being left. */
+export async function call(method: 'GET' | 'PUT' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<unknown> {
+  const response = await fetch(path, {
+    method,
+    keepalive,
+    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  }).catch(() => {
+    throw new Unreachable();
+  });
+  return answerOf(response);
+}

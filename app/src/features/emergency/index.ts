@@ -1,0 +1,1 @@
+export { EmergencyScreen } from './EmergencyScreen';

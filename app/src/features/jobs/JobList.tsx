@@ -1,0 +1,94 @@
+import { JOB_STATUSES, type Job } from '@fine-spray/contract';
+import { Link, useRouter } from 'expo-router';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Plus from 'lucide-react-native/icons/plus';
+import { Pressable, View } from 'react-native';
+import { newId } from '@/data/newId';
+import { keys, useCompany, useList, useWrites } from '@/data/resources';
+import { useKit } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { useToast } from '@/ui/toast';
+
+const STATUS_WORDS: Readonly<Record<Job['status'], string>> = {
+  estimate: 'Estimates',
+  'in progress': 'In progress',
+  finished: 'Finished',
+};
+/** What is being worked on comes first. */
+const STATUS_ORDER = ['in progress', 'estimate', 'finished'] as const satisfies readonly (typeof JOB_STATUSES)[number][];
+
+function JobRow({ job }: { job: Job }) {
+  const { palette } = useTheme();
+  return (
+    <Link href={`/jobs/${job.id}`} asChild>
+      <Pressable role="link" className="min-h-[72px] flex-row items-center gap-3 rounded-2xl border border-rule bg-sheet px-4 py-3">
+        <View className="min-w-0 flex-1">
+          <Words size={18} weight="bold" numberOfLines={2}>
+            {job.name}
+          </Words>
+          <Words colour="ink2" size={14} numberOfLines={1}>
+            {[`${job.surfaceCount} ${job.surfaceCount === 1 ? 'surface' : 'surfaces'}`, job.place].filter(Boolean).join(' · ')}
+          </Words>
+        </View>
+        <ChevronRight size={22} color={palette.ink2} aria-hidden />
+      </Pressable>
+    </Link>
+  );
+}
+
+/** Makes a job with the first sprayer and hose of the kit and opens it: naming it comes there. */
+function useNewJob() {
+  const { kit } = useKit();
+  const { put } = useWrites('jobs', keys.list('jobs'));
+  const router = useRouter();
+  const toast = useToast();
+  const [sprayer] = kit?.sprayers ?? [];
+  return async () => {
+    if (!kit || !sprayer) {
+      toast({ text: 'A job needs a sprayer. The kit has none yet, or it cannot be read now.' });
+      return;
+    }
+    const id = newId();
+    const content = { name: 'New job', place: '', note: '', status: 'estimate', sprayerId: sprayer.id, hoseIds: kit.hoses.slice(0, 1).map((hose) => hose.id), lift: 0, version: 0 };
+    try {
+      await put({ id, content });
+      router.navigate(`/jobs/${id}`);
+    } catch (error) {
+      toast({ text: `Not made: ${error instanceof Error ? error.message : 'the server said no'}` });
+    }
+  };
+}
+
+/** The company's jobs, what is in progress first. */
+export function JobList() {
+  const jobs = useList('jobs');
+  const company = useCompany();
+  const makeJob = useNewJob();
+  return (
+    <Screen title="Jobs" above={company.data?.name}>
+      <Button label="New job" kind="primary" icon={Plus} onPress={() => void makeJob()} />
+      {jobs.isPending ? <Skeleton rows={4} /> : null}
+      {jobs.isError && !jobs.data ? (
+        <ErrorState title="The jobs cannot be read now" text="The Fine Spray server does not answer. Nothing is lost: everything stored is kept there." onRetry={() => void jobs.refetch()} />
+      ) : null}
+      {jobs.data?.length === 0 ? <EmptyState title="No jobs yet" text="A job holds the surfaces of one house. Make one and describe its first wall." /> : null}
+      {STATUS_ORDER.map((status) => {
+        const some = (jobs.data ?? []).filter((job) => job.status === status);
+        return some.length === 0 ? null : (
+          <View key={status} className="gap-2">
+            <Words weight="semi" colour="ink2" heading={2}>
+              {STATUS_WORDS[status]}
+            </Words>
+            {some.map((job) => (
+              <JobRow key={job.id} job={job} />
+            ))}
+          </View>
+        );
+      })}
+    </Screen>
+  );
+}

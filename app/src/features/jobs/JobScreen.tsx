@@ -1,0 +1,127 @@
+import type { Job, Surface } from '@fine-spray/contract';
+import { showText } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import Pencil from 'lucide-react-native/icons/pencil';
+import Plus from 'lucide-react-native/icons/plus';
+import { useMemo, useState, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { newId } from '@/data/newId';
+import { keys, useWrites } from '@/data/resources';
+import type { Kit } from '@/features/setup';
+import { newSurface } from '@/features/surface';
+import { Button } from '@/ui/button';
+import { Header, Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { useWide } from '@/ui/wide';
+import { JobDetails } from './JobDetails';
+import { SurfaceList, coatingTotals } from './SurfaceList';
+import { useJob } from './useJob';
+
+/** Adds a wall like those of the room last worked on, and opens it. */
+function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
+  const { put } = useWrites('surfaces', keys.surfaces(job.id));
+  const router = useRouter();
+  const toast = useToast();
+  return async () => {
+    const last = surfaces[surfaces.length - 1];
+    const fields = newSurface(job.id, kit.coatings, (last?.position ?? 0) + 10, last?.room ?? '');
+    if (!fields) {
+      toast({ text: 'A surface needs a coating. Add one under Kit first.' });
+      return;
+    }
+    const id = newId();
+    try {
+      await put({ id, content: { ...fields, version: 0 } });
+      router.navigate(`/jobs/${job.id}/surfaces/${id}`);
+    } catch (error) {
+      toast({ text: `Not made: ${error instanceof Error ? error.message : 'the server said no'}` });
+    }
+  };
+}
+
+function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
+  const { system } = useUnits();
+  const [editing, setEditing] = useState(false);
+  const add = useAddSurface(job, surfaces, kit);
+  const { totals, refused } = useMemo(() => coatingTotals(surfaces, job, kit), [surfaces, job, kit]);
+  const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+  const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'missing hose');
+  return (
+    <View className="gap-4 px-4 pb-4">
+      {totals.length > 0 ? (
+        <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
+          <Words weight="semi" colour="ink2" heading={2}>
+            Paint for the job, likely
+          </Words>
+          {totals.map(({ name, paint, surfaces: count }) => (
+            <View key={name} className="flex-row items-baseline gap-3">
+              <Words size={22} weight="digits-bold" className="w-24 text-right">
+                {showText(paint, 'volume', system)}
+              </Words>
+              <Words className="min-w-0 flex-1">{`${name}, ${count} ${count === 1 ? 'surface' : 'surfaces'}`}</Words>
+            </View>
+          ))}
+          <Words size={14} colour="ink2">
+            {`Without what fills hose and pump at each colour.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
+          </Words>
+        </View>
+      ) : null}
+      <View className="flex-row items-center gap-3">
+        <Words colour="ink2" size={14} className="min-w-0 flex-1">
+          {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
+        </Words>
+        <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
+      </View>
+      {job.note ? <Words>{job.note}</Words> : null}
+      <Button label="Add a surface" kind="primary" icon={Plus} onPress={() => void add()} />
+      {surfaces.length === 0 ? <EmptyState title="No surfaces yet" text="Add a wall or a ceiling: it opens with sensible sizes and its set-up card." /> : null}
+      {editing ? <JobDetails job={job} kit={kit} onClose={() => setEditing(false)} /> : null}
+    </View>
+  );
+}
+
+function Stand({ jobId, children }: { jobId: string; children: (loaded: { job: Job; surfaces: readonly Surface[]; kit: Kit }) => ReactNode }) {
+  const { job, surfaces, kit, missing, error, retry } = useJob(jobId);
+  if (job && surfaces && kit) return children({ job, surfaces, kit });
+  return (
+    <Screen title={missing ? 'Not here' : 'Job'} backTo="/">
+      {missing ? <ErrorState title="There is no such job" text="It may have been deleted. Go back to the jobs." /> : null}
+      {error ? <ErrorState title="This job cannot be shown now" text="The Fine Spray server does not answer. What is stored is kept there." onRetry={retry} /> : null}
+      {missing || error ? null : <Skeleton rows={6} />}
+    </Screen>
+  );
+}
+
+/** A job: paint by coating, line in use, and its surfaces. When wide, the list stands at the side already. */
+export function JobScreen({ jobId }: { jobId: string }) {
+  const wide = useWide();
+  return (
+    <Stand jobId={jobId}>
+      {(loaded) => (
+        <View className="min-h-0 flex-1">
+          <Header title={loaded.job.name} above={loaded.job.place || 'Job'} backTo="/" />
+          {wide ? (
+            <ScrollView tabIndex={0} contentContainerClassName="max-w-[760px]">
+              <Overview {...loaded} />
+            </ScrollView>
+          ) : (
+            <SurfaceList {...loaded} header={<Overview {...loaded} />} />
+          )}
+        </View>
+      )}
+    </Stand>
+  );
+}
+
+/** The list at the side of a job's screens, when wide. */
+export function JobSide({ jobId, currentId }: { jobId: string; currentId?: string | undefined }) {
+  const { job, surfaces, kit } = useJob(jobId);
+  return (
+    <View role="complementary" aria-label="Surfaces of this job" className="w-[320px] border-r border-rule bg-sheet">
+      {job && surfaces && kit ? <SurfaceList job={job} surfaces={surfaces} kit={kit} currentId={currentId} /> : <View className="p-4"><Skeleton rows={8} height={60} /></View>}
+    </View>
+  );
+}

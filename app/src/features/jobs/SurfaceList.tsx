@@ -1,0 +1,94 @@
+import type { Job, Surface } from '@fine-spray/contract';
+import { paintNeeded, setupCard, showText } from '@fine-spray/core';
+import { Link } from 'expo-router';
+import { memo, useMemo, type ReactElement } from 'react';
+import { FlatList, Pressable, View } from 'react-native';
+import { requestFor, type Kit } from '@/features/setup';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+/** Every row has this height, so that a long list scrolls without measuring. */
+const ROW_HEIGHT = 76;
+
+interface RowProps {
+  readonly surface: Surface;
+  readonly job: Job;
+  readonly kit: Kit;
+  readonly current: boolean;
+}
+
+const SurfaceRow = memo(function SurfaceRow({ surface, job, kit, current }: RowProps) {
+  const { system } = useUnits();
+  const answer = useMemo(() => {
+    const request = requestFor(surface, job, kit);
+    return request ? setupCard(request, system) : undefined;
+  }, [surface, job, kit, system]);
+  const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+  return (
+    <Link href={`/jobs/${job.id}/surfaces/${surface.id}`} asChild>
+      <Pressable
+        role="link"
+        aria-current={current ? 'page' : undefined}
+        style={{ height: ROW_HEIGHT }}
+        className={`flex-row items-center gap-3 border-b border-rule px-4 ${current ? 'bg-identity-tint' : ''}`}
+      >
+        <View className="min-w-0 flex-1">
+          <Words size={14} colour="ink2" numberOfLines={1}>
+            {[surface.room, coating?.name].filter(Boolean).join(' · ')}
+          </Words>
+          <Words weight="semi" numberOfLines={1}>
+            {surface.name}
+          </Words>
+        </View>
+        <View className="items-end">
+          <Words size={18} weight="digits-bold">
+            {answer?.ok ? answer.value.tip.code : '–'}
+          </Words>
+          <Words size={14} colour={answer?.ok ? 'ink2' : 'danger'}>
+            {answer?.ok ? showText(answer.value.paint.value, 'volume', system) : 'look at it'}
+          </Words>
+        </View>
+      </Pressable>
+    </Link>
+  );
+});
+
+/** All surfaces of a job; rows are worked out only when they come into sight. */
+export function SurfaceList({ surfaces, job, kit, currentId, header }: { surfaces: readonly Surface[]; job: Job; kit: Kit; currentId?: string | undefined; header?: ReactElement }) {
+  return (
+    <FlatList
+      data={surfaces as Surface[]}
+      keyExtractor={({ id }) => id}
+      getItemLayout={(_data, index) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * index, index })}
+      initialNumToRender={12}
+      windowSize={5}
+      ListHeaderComponent={header ?? null}
+      tabIndex={0}
+      renderItem={({ item }) => <SurfaceRow surface={item} job={job} kit={kit} current={item.id === currentId} />}
+    />
+  );
+}
+
+export interface CoatingTotal {
+  readonly name: string;
+  /** m³ */
+  readonly paint: number;
+  readonly surfaces: number;
+}
+
+/** Paint by coating over a whole job, largest first; surfaces that are refused are left out and counted. */
+export function coatingTotals(surfaces: readonly Surface[], job: Job, kit: Kit): { totals: CoatingTotal[]; refused: number } {
+  const byCoating = new Map<string, CoatingTotal>();
+  let refused = 0;
+  for (const surface of surfaces) {
+    const request = requestFor(surface, job, kit);
+    const paint = request ? paintNeeded(request) : undefined;
+    if (!request || !paint?.ok) {
+      refused += 1;
+      continue;
+    }
+    const before = byCoating.get(surface.coatingId) ?? { name: request.coating.name, paint: 0, surfaces: 0 };
+    byCoating.set(surface.coatingId, { ...before, paint: before.paint + paint.value.value, surfaces: before.surfaces + 1 });
+  }
+  return { totals: [...byCoating.values()].sort((a, b) => b.paint - a.paint), refused };
+}

@@ -1,0 +1,2 @@
+export { JobList } from './JobList';
+export { JobScreen, JobSide } from './JobScreen';

@@ -1,0 +1,24 @@
+import { useList, useSurfaces } from '@/data/resources';
+import { useKit } from '@/features/setup';
+
+/** A job with its surfaces and the kit, or what stands in the way. */
+export function useJob(jobId: string) {
+  const jobs = useList('jobs');
+  const surfaces = useSurfaces(jobId);
+  const { kit, failed, retry } = useKit();
+  const job = jobs.data?.find(({ id }) => id === jobId);
+  const missing = jobs.data !== undefined && !job;
+  const error = !missing && (failed || (jobs.isError && !jobs.data) || (surfaces.isError && !surfaces.data));
+  return {
+    job,
+    surfaces: surfaces.data,
+    kit,
+    missing,
+    error,
+    retry: () => {
+      retry();
+      void jobs.refetch();
+      void surfaces.refetch();
+    },
+  };
+}

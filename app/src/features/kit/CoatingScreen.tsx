@@ -1,0 +1,92 @@
+import type { Coating } from '@fine-spray/contract';
+import { COATING_PROPERTIES, COATING_PROPERTY_NAMES, archetypeOf, checkCoating, coatingInput, showRange, type CoatingProperty } from '@fine-spray/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { contentOf, keys, useList, useWrites } from '@/data/resources';
+import { Button } from '@/ui/button';
+import { FieldError, QuantityField, TextField } from '@/ui/field';
+import { Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+
+/** A coating: every value with what it stands on, each of which its data sheet may replace. */
+export function CoatingScreen({ coatingId }: { coatingId: string }) {
+  const coatings = useList('coatings');
+  const coating = coatings.data?.find(({ id }) => id === coatingId);
+  if (coating) return <Editing key={`${coating.id} ${coating.version}`} coating={coating} />;
+  return (
+    <Screen title="Coating" backTo="/kit">
+      {coatings.isPending ? <Skeleton rows={5} /> : null}
+      {coatings.isError ? <ErrorState title="The coating cannot be read now" text="The Fine Spray server does not answer." onRetry={() => void coatings.refetch()} /> : null}
+      {coatings.data ? <ErrorState title="There is no such coating" text="It may have been deleted." /> : null}
+    </Screen>
+  );
+}
+
+const SHEET = 'Data sheet';
+
+function Editing({ coating }: { coating: Coating }) {
+  const { system } = useUnits();
+  const toast = useToast();
+  const { put } = useWrites('coatings', keys.list('coatings'));
+  const [name, setName] = useState(coating.name);
+  const [overrides, setOverrides] = useState(coating.overrides);
+  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
+  const [failed, setFailed] = useState<string>();
+  const checked = checkCoating({ ...coating, overrides }, system);
+  const blocked = !checked.ok || name.trim() === '' || Object.values(invalid).some((message) => message !== undefined);
+  const changed = name !== coating.name || JSON.stringify(overrides) !== JSON.stringify(coating.overrides);
+
+  async function store() {
+    try {
+      const stored = await put({ id: coating.id, content: { ...contentOf(coating), name, overrides, version: coating.version } });
+      toast({
+        text: `${stored.name} is stored.`,
+        undo: () => void put({ id: coating.id, content: { ...contentOf(coating), version: stored.version } }),
+      });
+    } catch (error) {
+      setFailed(error instanceof Error ? error.message : 'It could not be stored.');
+    }
+  }
+  const give = (property: CoatingProperty, value: number) =>
+    setOverrides({ ...overrides, [property]: { value, basis: 'data-sheet', source: overrides[property]?.source ?? SHEET } });
+  const takeBack = (property: CoatingProperty) => {
+    const { [property]: _gone, ...others } = overrides;
+    setOverrides(others);
+  };
+
+  return (
+    <Screen title={coating.name} above="Coating" backTo="/kit">
+      <TextField label="Name" value={name} error={name.trim() === '' ? 'Coating name is missing.' : undefined} onChange={setName} />
+      <Words colour="ink2">{`Values not given by a data sheet are working defaults for ${archetypeOf(coating.archetype).name.toLowerCase()}, with a range.`}</Words>
+      {COATING_PROPERTY_NAMES.map((property) => {
+        const input = coatingInput({ ...coating, overrides }, property);
+        const error = !checked.ok && checked.field === `overrides.${property}.value` ? checked.message : undefined;
+        return (
+          <View key={property} className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
+            <QuantityField
+              label={COATING_PROPERTIES[property].label}
+              kind={input.kind}
+              value={input.value}
+              bounds={COATING_PROPERTIES[property].bounds}
+              error={error}
+              onChange={(value) => give(property, value)}
+              onInvalid={(message) => setInvalid((now) => ({ ...now, [property]: message }))}
+            />
+            <View className="flex-row flex-wrap items-center justify-between">
+              <Words size={14} colour={input.basis === 'default' ? 'ink2' : 'identity'}>
+                {input.basis === 'default' ? 'Working default' : input.source}
+                {input.low < input.high ? `, ${showRange(input.low, input.high, input.kind, system)}` : ''}
+              </Words>
+              {input.basis === 'default' ? null : <Button label="Back to the default" kind="quiet" onPress={() => takeBack(property)} />}
+            </View>
+          </View>
+        );
+      })}
+      {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
+      <Button label="Store" kind="primary" disabled={blocked || !changed} onPress={() => void store()} />
+    </Screen>
+  );
+}

@@ -1,0 +1,93 @@
+import type { Coating } from '@fine-spray/contract';
+import { COATING_PROPERTIES, archetypeOf, showText, type CoatingProperty } from '@fine-spray/core';
+import { Link } from 'expo-router';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import type { ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { useKit } from '@/features/setup';
+import { Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { useUnits } from '@/ui/units';
+
+function Section({ title, empty, children }: { title: string; empty: boolean; children: ReactNode }) {
+  return (
+    <View className="gap-2">
+      <Words size={18} weight="bold" heading={2}>
+        {title}
+      </Words>
+      {empty ? <EmptyState title={`No ${title.toLowerCase()} yet`} text="They come with the demo or a kit file." /> : <View className="rounded-2xl border border-rule bg-sheet">{children}</View>}
+    </View>
+  );
+}
+
+function Line({ name, note }: { name: string; note: string }) {
+  return (
+    <View className="min-h-[56px] justify-center border-b border-rule px-4 py-2">
+      <Words weight="semi">{name}</Words>
+      <Words size={14} colour="ink2">
+        {note}
+      </Words>
+    </View>
+  );
+}
+
+function CoatingLine({ coating }: { coating: Coating }) {
+  const { palette } = useTheme();
+  const given = Object.keys(coating.overrides).map((name) => COATING_PROPERTIES[name as CoatingProperty].label.toLowerCase());
+  return (
+    <Link href={`/kit/coatings/${coating.id}`} asChild>
+      <Pressable role="link" className="min-h-[56px] flex-row items-center gap-2 border-b border-rule px-4 py-2">
+        <View className="min-w-0 flex-1">
+          <Words weight="semi">{coating.name}</Words>
+          <Words size={14} colour="ink2">
+            {given.length > 0 ? `Data sheet: ${given.join(', ')}` : 'Working defaults'}
+            {archetypeOf(coating.archetype).base === 'solvent' ? ' · carries solvent' : ''}
+          </Words>
+        </View>
+        <ChevronRight size={20} color={palette.ink2} aria-hidden />
+      </Pressable>
+    </Link>
+  );
+}
+
+/** What the company owns: coatings with their values, sprayers, hoses, tips. */
+export function KitScreen() {
+  const { kit, failed, retry } = useKit();
+  const { system } = useUnits();
+  return (
+    <Screen title="Kit">
+      {failed ? <ErrorState title="The kit cannot be read now" text="The Fine Spray server does not answer." onRetry={retry} /> : null}
+      {!kit && !failed ? <Skeleton rows={5} /> : null}
+      {kit ? (
+        <>
+          <Section title="Coatings" empty={kit.coatings.length === 0}>
+            {kit.coatings.map((coating) => (
+              <CoatingLine key={coating.id} coating={coating} />
+            ))}
+          </Section>
+          <Section title="Sprayers" empty={kit.sprayers.length === 0}>
+            {kit.sprayers.map((sprayer) => (
+              <Line
+                key={sprayer.id}
+                name={sprayer.name}
+                note={`${sprayer.sprayerClass}, ${showText(sprayer.maxPressure, 'pressure', system)}, ${showText(sprayer.maxFlow, 'flow', system)}, orifice up to ${sprayer.largestOrificeThou} thou${sprayer.waterOnly ? ', water-borne only' : ''}`}
+              />
+            ))}
+          </Section>
+          <Section title="Hoses" empty={kit.hoses.length === 0}>
+            {kit.hoses.map((hose) => (
+              <Line key={hose.id} name={hose.name} note={`${showText(hose.length, 'hoseLength', system)}, ${showText(hose.bore, 'bore', system)} inside`} />
+            ))}
+          </Section>
+          <Section title="Tips" empty={kit.tips.length === 0}>
+            {kit.tips.map((tip) => (
+              <Line key={tip.id} name={tip.code} note={[tip.family, tip.note].filter(Boolean).join(' · ')} />
+            ))}
+          </Section>
+        </>
+      ) : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,53 @@
+import { PRECEDENCE_NOTE } from '@fine-spray/core';
+import { View } from 'react-native';
+import { useCompany } from '@/data/resources';
+import { Labelled } from '@/ui/field';
+import { Screen } from '@/ui/screen';
+import { Segmented } from '@/ui/segmented';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { useUnits } from '@/ui/units';
+
+/** Units, theme, and what this program is not. */
+export function SettingsScreen() {
+  const { system, setSystem } = useUnits();
+  const { choice, setChoice } = useTheme();
+  const company = useCompany();
+  return (
+    <Screen title="Settings" above={company.data?.name}>
+      <Labelled label="Large numbers in" note="The other system stands small beside them. Kept on this device.">
+        <Segmented
+          label="Units"
+          value={system}
+          onChange={setSystem}
+          options={[
+            { value: 'metric', label: 'Metric' },
+            { value: 'us', label: 'US' },
+          ]}
+        />
+      </Labelled>
+      <Labelled label="Theme">
+        <Segmented
+          label="Theme"
+          value={choice}
+          onChange={setChoice}
+          options={[
+            { value: 'system', label: 'As the device' },
+            { value: 'light', label: 'Light' },
+            { value: 'dark', label: 'Dark' },
+          ]}
+        />
+      </Labelled>
+      <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
+        <Words weight="bold" heading={2}>
+          What the numbers are
+        </Words>
+        <Words>
+          Worked out from physics and working defaults. Tap any number to see its formula, inputs and range. A data sheet
+          value or your own measurement is trusted more than a default.
+        </Words>
+        <Words weight="semi">{PRECEDENCE_NOTE}</Words>
+      </View>
+    </Screen>
+  );
+}

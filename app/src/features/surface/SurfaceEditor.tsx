@@ -1,0 +1,128 @@
+import type { Job } from '@fine-spray/contract';
+import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
+import { useState, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { contentOf, keys, useWrites } from '@/data/resources';
+import { SetupCardView, WhySheet, useSetup, type CardPart, type Kit, type SetupJob, type SetupSurface } from '@/features/setup';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { useWide } from '@/ui/wide';
+import { FieldError } from '@/ui/field';
+import { SurfaceForm } from './SurfaceForm';
+
+export interface SurfaceEditorProps {
+  readonly surface: SetupSurface;
+  readonly job: SetupJob & Partial<Pick<Job, 'name'>>;
+  readonly kit: Kit;
+  readonly errors: Readonly<Record<string, string | undefined>>;
+  readonly onChange: (change: Partial<SetupSurface>) => void;
+  readonly onInvalid: (field: string, message: string | undefined) => void;
+  /** Shown above the inputs: names and such. */
+  readonly above?: ReactNode;
+  /** Shown below the inputs: deleting and such. */
+  readonly below?: ReactNode;
+}
+
+function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
+  const total = job.hoseIds.reduce((sum, id) => sum + (kit.hoses.find((hose) => hose.id === id)?.length ?? 0), 0);
+  return total === 0 ? 'no hose' : system === 'metric' ? `${Number(total.toFixed(1))} m hose` : `${Math.round(total / 0.3048)} ft hose`;
+}
+
+/** Answer first, inputs second; side by side when wide. The card is worked out here, with no round trip. */
+export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, above, below }: SurfaceEditorProps) {
+  const { system } = useUnits();
+  const wide = useWide();
+  const toast = useToast();
+  const [open, setOpen] = useState<CardPart>();
+  const { result, lastGood } = useSetup(surface, job, kit, system);
+  const { put } = useWrites('coatings', keys.list('coatings'));
+  const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+  const card = result?.ok ? result.value : lastGood;
+  const refusal = result && !result.ok ? result : undefined;
+  const allErrors = refusal ? { ...errors, [refusal.field]: errors[refusal.field] ?? refusal.message } : errors;
+
+  async function override(property: CoatingProperty, value: { value: number; source: string } | undefined) {
+    if (!coating) return;
+    const { [property]: before, ...others } = coating.overrides;
+    const write = (overrides: typeof coating.overrides, version: number) =>
+      put({ id: coating.id, content: { ...contentOf(coating), overrides, version } });
+    try {
+      const stored = await write(value ? { ...others, [property]: { ...value, basis: 'data-sheet' } } : others, coating.version);
+      const { label } = COATING_PROPERTIES[property];
+      toast({
+        text: value ? `${label} of ${coating.name} now comes from the data sheet.` : `${label} is back to the working default.`,
+        undo: () => void write(before ? { ...others, [property]: before } : others, stored.version).catch(say),
+      });
+    } catch (error) {
+      say(error);
+    }
+  }
+  const say = (error: unknown) => toast({ text: error instanceof Error ? `Not stored: ${error.message}` : 'Not stored.' });
+
+  const answer = (
+    <View className="gap-3">
+      {refusal ? (
+        <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal">
+          <FieldError message={refusal.message} />
+          {card ? <Words size={14} colour="ink2" className="pl-6">The card below is the last one that worked.</Words> : null}
+        </View>
+      ) : null}
+      {card ? (
+        <SetupCardView
+          card={card}
+          coats={surface.coats}
+          hoseText={hoseText(job, kit, system)}
+          fromDataSheet={Object.keys(coating?.overrides ?? {}).map((name) => COATING_PROPERTIES[name as CoatingProperty].label)}
+          stale={refusal?.message}
+          onOpen={setOpen}
+          onPickTip={({ code, tip }) => {
+            const before = surface.tip;
+            onChange({ tip: { family: tip.tip.family, code } });
+            toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
+          }}
+        />
+      ) : refusal ? null : (
+        <ErrorState title="No card yet" text="This job's sprayer or this surface's coating is missing from the kit. Choose another one." />
+      )}
+      <Words size={14} colour="ink2">
+        {PRECEDENCE_NOTE}
+      </Words>
+    </View>
+  );
+  const best = tipOn(card);
+  const inputs = (
+    <View className="gap-5">
+      {above}
+      <SurfaceForm surface={surface} coatings={kit.coatings} bestTip={best} errors={allErrors} onChange={onChange} onInvalid={onInvalid} />
+      {below}
+    </View>
+  );
+  const sheet = open && card ? <WhySheet number={card[open]} onClose={() => setOpen(undefined)} onOverride={(property, value) => void override(property, value)} /> : null;
+  if (wide) {
+    return (
+      <View className="min-h-0 flex-1 flex-row">
+        <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="mx-auto w-full max-w-[520px] p-4 pb-10">
+          {answer}
+        </ScrollView>
+        <ScrollView tabIndex={0} className="max-w-[420px] flex-1 border-l border-rule" contentContainerClassName="p-4 pb-10">
+          {inputs}
+        </ScrollView>
+        {sheet}
+      </View>
+    );
+  }
+  return (
+    <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10">
+      {answer}
+      {inputs}
+      {sheet}
+    </ScrollView>
+  );
+}
+
+/** What "use another tip" starts from: the tip on the card. */
+function tipOn(card: SetupCard | undefined) {
+  return card ? { code: card.tip.code, family: card.tip.tip.tip.family } : { code: '515', family: 'standard' as const };
+}

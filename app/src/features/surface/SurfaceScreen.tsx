@@ -1,0 +1,105 @@
+import type { Job, Surface } from '@fine-spray/contract';
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { useKit, type Kit } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Header, Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { SurfaceEditor } from './SurfaceEditor';
+import type { SaveState } from './useAutosave';
+import { useSurfaceDraft } from './useSurfaceDraft';
+
+/** One surface of a job: its set-up card and everything the card depends on. */
+export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: string }) {
+  const jobs = useList('jobs');
+  const surfaces = useSurfaces(jobId);
+  const { kit, failed, retry } = useKit();
+  const job = jobs.data?.find(({ id }) => id === jobId);
+  const surface = surfaces.data?.find(({ id }) => id === surfaceId);
+  if (job && surface && kit) return <Editing key={surfaceId} job={job} row={surface} kit={kit} />;
+  const backTo = `/jobs/${jobId}`;
+  if (failed || jobs.isError || (surfaces.isError && !surfaces.data)) {
+    const again = () => [retry(), jobs.refetch(), surfaces.refetch()];
+    return (
+      <Screen title="Surface" backTo={backTo}>
+        <ErrorState title="This surface cannot be shown now" text="The Fine Spray server does not answer. What you entered before is kept there." onRetry={() => void again()} />
+      </Screen>
+    );
+  }
+  if (jobs.data && surfaces.data && kit) {
+    return (
+      <Screen title="Not here" backTo={backTo}>
+        <ErrorState title="There is no such surface in this job" text="It may have been deleted. Go back to the list." />
+      </Screen>
+    );
+  }
+  return (
+    <Screen title="Surface" backTo={backTo}>
+      <Skeleton rows={3} height={220} />
+    </Screen>
+  );
+}
+
+function saveText(state: SaveState, held: boolean): string {
+  if (held) return 'Not stored: see the marked field';
+  if (state.kind === 'saved') return 'Stored';
+  if (state.kind === 'saving') return 'Storing …';
+  return state.kind === 'conflict' ? 'Changed elsewhere' : `Not stored yet, trying again. ${state.why}`;
+}
+
+function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
+  const { draft, errors, held, saveState, change, onInvalid, resolve } = useSurfaceDraft(row);
+  const { put, remove } = useWrites('surfaces', keys.surfaces(job.id));
+  const router = useRouter();
+  const toast = useToast();
+  const back = `/jobs/${job.id}`;
+
+  async function deleteIt() {
+    try {
+      await remove(row.id);
+      router.navigate(back);
+      toast({
+        text: `${row.name} is deleted.`,
+        undo: () => void put({ id: row.id, content: { ...contentOf(row), ...draft, version: 0 } }),
+      });
+    } catch (error) {
+      toast({ text: `Not deleted: ${error instanceof Error ? error.message : 'the server said no'}` });
+    }
+  }
+
+  return (
+    <View className="min-h-0 flex-1">
+      <Header title={draft.name || row.name} above={[job.name, draft.room].filter(Boolean).join(' · ')} backTo={back} />
+      <View className="flex-row flex-wrap items-center gap-2 px-4 pb-1">
+        <Words size={14} colour={held || saveState.kind === 'conflict' ? 'danger' : 'ink2'} role="status" testID="save-state">
+          {saveText(saveState, held)}
+        </Words>
+        {saveState.kind === 'conflict' ? (
+          <>
+            <Button label="Keep mine" onPress={() => resolve('mine')} />
+            <Button label="Take the other" onPress={() => resolve('theirs')} />
+          </>
+        ) : null}
+      </View>
+      <SurfaceEditor
+        surface={draft}
+        job={job}
+        kit={kit}
+        errors={errors}
+        onChange={change}
+        onInvalid={onInvalid}
+        above={
+          <View className="gap-3">
+            <TextField label="Name" value={draft.name} error={errors['name']} onChange={(name) => change({ name })} />
+            <TextField label="Room or part" value={draft.room} error={errors['room']} onChange={(room) => change({ room })} />
+          </View>
+        }
+        below={<Button label="Delete this surface" kind="danger" onPress={() => void deleteIt()} />}
+      />
+    </View>
+  );
+}

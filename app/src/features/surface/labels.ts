@@ -1,0 +1,45 @@
+import {
+  ELEMENTS,
+  ELEMENT_DATA,
+  SURFACE_KINDS,
+  SURFACE_KIND_IDS,
+  type Condition,
+  type Element,
+  type OpeningKind,
+  type Side,
+  type SurfaceKind,
+  type Wind,
+} from '@fine-spray/core';
+
+export const ELEMENT_OPTIONS = ELEMENTS.map((value: Element) => ({ value, label: ELEMENT_DATA[value].name }));
+
+export const KIND_OPTIONS = SURFACE_KIND_IDS.map((value: SurfaceKind) => {
+  const { name, texture, absorbed } = SURFACE_KINDS[value];
+  return { value, label: name, note: `${texture.toFixed(2)} × its flat area; bare it drinks ${(absorbed * 1000).toFixed(2)} L/m²` };
+});
+
+export const SIDE_OPTIONS: readonly { value: Side; label: string }[] = [
+  { value: 'inside', label: 'Inside' },
+  { value: 'outside', label: 'Outside' },
+];
+
+export const CONDITION_OPTIONS: readonly { value: Condition; label: string }[] = [
+  { value: 'sealed', label: 'Painted or sealed' },
+  { value: 'bare', label: 'Bare' },
+];
+
+export const WIND_OPTIONS: readonly { value: Wind; label: string }[] = [
+  { value: 'calm', label: 'Calm' },
+  { value: 'breeze', label: 'Breeze' },
+];
+
+export const SHAPE_OPTIONS = [
+  { value: 'rectangle', label: 'Rectangle' },
+  { value: 'gable', label: 'Gable' },
+] as const;
+
+export const OPENING_WORDS: Readonly<Record<OpeningKind, { one: string; many: string }>> = {
+  door: { one: 'Door', many: 'Doors' },
+  window: { one: 'Window', many: 'Windows' },
+  other: { one: 'Other opening', many: 'Other openings' },
+};

@@ -1,0 +1,52 @@
+import type { LucideIcon } from 'lucide-react-native';
+import { Pressable, type PressableProps } from 'react-native';
+import { useTheme } from './theme/theme';
+import { Words } from './text';
+
+const KINDS = {
+  primary: { box: 'bg-identity border-identity', text: 'on-identity' },
+  plain: { box: 'bg-sheet border-ink', text: 'ink' },
+  quiet: { box: 'bg-transparent border-transparent', text: 'identity' },
+  danger: { box: 'bg-sheet border-danger', text: 'danger' },
+} as const;
+
+export interface ButtonProps extends Omit<PressableProps, 'children' | 'style'> {
+  readonly label: string;
+  readonly kind?: keyof typeof KINDS;
+  readonly icon?: LucideIcon;
+}
+
+/** A button a gloved thumb can hit: 48 px at least. */
+export function Button({ label, kind = 'plain', icon: Icon, disabled, className = '', ...rest }: ButtonProps) {
+  const { palette } = useTheme();
+  const { box, text } = KINDS[kind];
+  return (
+    <Pressable
+      role="button"
+      disabled={disabled}
+      aria-disabled={disabled ?? false}
+      className={`min-h-[48px] flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
+      {...rest}
+    >
+      {Icon ? <Icon size={20} color={palette[text]} aria-hidden /> : null}
+      <Words weight="semi" colour={text}>
+        {label}
+      </Words>
+    </Pressable>
+  );
+}
+
+/** A button that is only a picture; its name is read out. */
+export function IconButton({ icon: Icon, name, className = '', ...rest }: Omit<PressableProps, 'children' | 'style'> & { icon: LucideIcon; name: string }) {
+  const { palette } = useTheme();
+  return (
+    <Pressable
+      role="button"
+      aria-label={name}
+      className={`h-12 w-12 items-center justify-center rounded-xl ${className}`}
+      {...rest}
+    >
+      <Icon size={24} color={palette.ink} aria-hidden />
+    </Pressable>
+  );
+}

@@ -1,0 +1,140 @@
+import { accept, inUnit, parseQuantity, unitOf, within, type Bounds, type DisplayKind, type Result } from '@fine-spray/core';
+import CircleAlert from 'lucide-react-native/icons/circle-alert';
+import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
+import { TextInput, View } from 'react-native';
+import { Words } from './text';
+import { useTheme } from './theme/theme';
+import { useUnits } from './units';
+
+/** A sentence at the field, with a sign beside it. */
+export function FieldError({ id, message }: { id?: string; message: string }) {
+  const { palette } = useTheme();
+  return (
+    <View nativeID={id} role="alert" className="flex-row gap-2 pt-1">
+      <View className="pt-1">
+        <CircleAlert size={16} color={palette.danger} aria-hidden />
+      </View>
+      <Words colour="danger" className="flex-1">
+        {message}
+      </Words>
+    </View>
+  );
+}
+
+/** A label above whatever asks for something. */
+export function Labelled({ label, children, note }: { label: string; children: ReactNode; note?: string | undefined }) {
+  return (
+    <View className="gap-1">
+      <Words colour="ink2">{label}</Words>
+      {children}
+      {note ? <Words colour="ink2" size={14}>{note}</Words> : null}
+    </View>
+  );
+}
+
+interface BoxProps {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+  readonly text: string;
+  readonly unit?: string | undefined;
+  readonly error?: string | undefined;
+  readonly numeric?: boolean;
+  readonly multiline?: boolean;
+  readonly onText: (text: string) => void;
+  readonly onDone?: () => void;
+}
+
+/** The box every field types into. */
+export function FieldBox({ label, hideLabel = false, text, unit, error, numeric = false, multiline = false, onText, onDone }: BoxProps) {
+  const errorId = useId();
+  return (
+    <View className="gap-1">
+      {hideLabel ? null : <Words colour="ink2">{label}</Words>}
+      <View className={`min-h-[48px] flex-row items-center rounded-xl border-2 bg-sheet px-3 ${error ? 'border-danger' : 'border-rule'}`}>
+        <TextInput
+          aria-label={unit ? `${label}, ${unit}` : label}
+          aria-invalid={error !== undefined}
+          aria-describedby={error ? errorId : undefined}
+          value={text}
+          onChangeText={onText}
+          onBlur={onDone}
+          onSubmitEditing={onDone}
+          multiline={multiline}
+          inputMode={numeric ? 'decimal' : 'text'}
+          className={`min-w-0 flex-1 py-2 text-ink ${numeric ? 'font-digits text-22' : 'font-words text-18'} ${multiline ? 'min-h-[96px]' : ''}`}
+        />
+        {unit ? <Words colour="ink2">{unit}</Words> : null}
+      </View>
+      {error ? <FieldError id={errorId} message={error} /> : null}
+    </View>
+  );
+}
+
+export interface QuantityFieldProps {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+  readonly kind: DisplayKind;
+  /** SI value as it stands. */
+  readonly value: number;
+  readonly bounds: Bounds;
+  /** A refusal from elsewhere that belongs here. */
+  readonly error?: string | undefined;
+  readonly onChange: (value: number) => void;
+  /** Told when what is typed cannot be taken, and when it can again. */
+  readonly onInvalid?: (message: string | undefined) => void;
+}
+
+const asTyped = (value: number) => String(Number(value.toPrecision(6)));
+
+/**
+ * A number with its unit. What is typed stays as typed; a value goes out only when it can be taken,
+ * otherwise the sentence stands at the field and the last good value holds.
+ */
+export function QuantityField({ label, hideLabel = false, kind, value, bounds, error, onChange, onInvalid }: QuantityFieldProps) {
+  const { system } = useUnits();
+  const [typed, setTyped] = useState<string>();
+  const sent = useRef(value);
+  useEffect(() => {
+    // A new value from outside, or another unit system, replaces what was typed.
+    if (Math.abs(value - sent.current) > 1e-12) setTyped(undefined);
+    sent.current = value;
+  }, [value]);
+  useEffect(() => setTyped(undefined), [system]);
+
+  const read = (text: string): Result<number> => {
+    const parsed = parseQuantity(text, kind, system, 'value', label);
+    return parsed.ok ? within(parsed.value, bounds, kind, system, 'value', label) : parsed;
+  };
+  const check = typed === undefined ? accept(value) : read(typed);
+  return (
+    <FieldBox
+      label={label}
+      hideLabel={hideLabel}
+      text={typed ?? asTyped(inUnit(value, kind, system))}
+      unit={unitOf(kind, system)}
+      error={check.ok ? error : check.message}
+      numeric
+      onText={(text) => {
+        setTyped(text);
+        const result = read(text);
+        onInvalid?.(result.ok ? undefined : result.message);
+        if (!result.ok) return;
+        sent.current = result.value;
+        onChange(result.value);
+      }}
+    />
+  );
+}
+
+export interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly error?: string | undefined;
+  readonly multiline?: boolean;
+  readonly onChange: (value: string) => void;
+}
+
+/** A line or a paragraph of text. */
+export function TextField({ label, value, error, multiline = false, onChange }: TextFieldProps) {
+  return <FieldBox label={label} text={value} error={error} multiline={multiline} onText={onChange} />;
+}

@@ -1,0 +1,39 @@
+const tokens = require('./src/ui/theme/tokens.json');
+
+/** "#F3EEE4" as the CSS variable value "243 238 228". */
+const channels = (hex) => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(' ');
+const variables = (palette) =>
+  Object.fromEntries(Object.entries(palette).map(([name, hex]) => [`--${name}`, channels(hex)]));
+
+/** @type {import('tailwindcss').Config} */
+module.exports = {
+  content: ['./src/**/*.{ts,tsx}'],
+  presets: [require('nativewind/preset')],
+  theme: {
+    colors: {
+      transparent: 'transparent',
+      ...Object.fromEntries(Object.keys(tokens.light).map((name) => [name, `rgb(var(--${name}) / <alpha-value>)`])),
+    },
+    fontSize: {
+      14: ['14px', '20px'],
+      16: ['16px', '24px'],
+      18: ['18px', '26px'],
+      22: ['22px', '28px'],
+      30: ['30px', '36px'],
+      44: ['44px', '48px'],
+      64: ['64px', '64px'],
+    },
+    fontFamily: {
+      words: ['Next400'],
+      'words-semi': ['Next600'],
+      'words-bold': ['Next700'],
+      digits: ['Mono500'],
+      'digits-bold': ['Mono700'],
+    },
+    extend: {},
+  },
+  plugins: [
+    ({ addBase }) =>
+      addBase({ ':root': variables(tokens.light), '[data-theme="dark"]': variables(tokens.dark) }),
+  ],
+};
