@@ -1,0 +1,92 @@
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { ROOT } from './paths.mjs';
+import { run } from './run.mjs';
+import { say, stop } from './say.mjs';
+
+/** Folders and files a build is made of; what only tests use is left out. */
+const SOURCES = {
+  server: ['core/src', 'contract/src', 'server/src', 'server/package.json', 'package-lock.json', 'scripts/lib/build.mjs'],
+  app: [
+    'core/src', 'contract/src', 'app/src', 'app/public', 'app/app.json', 'app/package.json', 'app/babel.config.js',
+    'app/metro.config.js', 'app/tailwind.config.js', 'app/global.css', 'app/zod-locales.js', 'package-lock.json',
+    'scripts/lib/build.mjs',
+  ],
+};
+
+function* filesOf(at) {
+  if (!statSync(at).isDirectory()) {
+    if (!/\.test\.tsx?$/.test(at)) yield at;
+    return;
+  }
+  for (const name of readdirSync(at).sort()) yield* filesOf(path.join(at, name));
+}
+
+function fingerprint(part) {
+  const hash = createHash('sha256');
+  for (const source of SOURCES[part]) {
+    for (const file of filesOf(path.join(ROOT, source))) {
+      hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+    }
+  }
+  return hash.digest('hex');
+}
+
+async function ifChanged(part, result, build) {
+  const stamp = path.join(ROOT, '.build', part);
+  const now = fingerprint(part);
+  if (existsSync(result) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  await build();
+  mkdirSync(path.dirname(stamp), { recursive: true });
+  writeFileSync(stamp, now);
+}
+
+async function buildServer() {
+  say('Building the server …');
+  const esbuild = await import('esbuild');
+  const { dependencies } = JSON.parse(readFileSync(path.join(ROOT, 'server/package.json'), 'utf8'));
+  await esbuild.build({
+    entryPoints: [path.join(ROOT, 'server/src/index.ts')],
+    outfile: path.join(ROOT, 'server/dist/index.js'),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: true,
+    logLevel: 'error',
+    // Our own workspaces are bundled; packages from the registry stay where npm put them.
+    external: Object.keys(dependencies).filter((name) => !name.startsWith('@fine-spray/')),
+  });
+}
+
+async function buildApp() {
+  say('Building the application (about a minute the first time) …');
+  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  const dist = path.join(ROOT, 'app/dist');
+  const expo = path.join(ROOT, 'node_modules/.bin/expo');
+  const { code, output } = await run(expo, ['export', '--platform', 'web', '--output-dir', dist], { cwd: path.join(ROOT, 'app'), quiet: true, env });
+  if (code !== 0) stop(`The application could not be built: ${output.trim().split('\n').slice(-12).join('\n')}`);
+  const { generateSW } = await import('workbox-build');
+  await generateSW({
+    globDirectory: dist,
+    globPatterns: ['**/*.{html,js,css,ttf,svg,webmanifest}'],
+    swDest: path.join(dist, 'sw.js'),
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+    skipWaiting: true,
+    clientsClaim: true,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
+  });
+}
+
+export const APP_DIST = path.join(ROOT, 'app/dist');
+
+/** Builds what changed since the last time, and nothing else. */
+export async function ensureBuilt() {
+  await ifChanged('server', path.join(ROOT, 'server/dist/index.js'), buildServer);
+  await ifChanged('app', path.join(APP_DIST, 'sw.js'), buildApp);
+}
