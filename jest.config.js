@@ -10,5 +10,13 @@ const plain = (name, extra = {}) => ({
 });
 
 module.exports = {
-  projects: [plain('core'), plain('contract'), plain('server', { globalSetup: '<rootDir>/jest.global.cjs', globalTeardown: '<rootDir>/jest.teardown.cjs' }), '<rootDir>/app'],
+  projects: [
+    plain('core'),
+    plain('contract'),
+    plain('server', {
+      globalSetup: '<rootDir>/jest.global.cjs',
+      globalTeardown: '<rootDir>/jest.teardown.cjs',
+    }),
+    '<rootDir>/app',
+  ],
 };

@@ -12,7 +12,9 @@ module.exports = {
   theme: {
     colors: {
       transparent: 'transparent',
-      ...Object.fromEntries(Object.keys(tokens.light).map((name) => [name, `rgb(var(--${name}) / <alpha-value>)`])),
+      ...Object.fromEntries(
+        Object.keys(tokens.light).map((name) => [name, `rgb(var(--${name}) / <alpha-value>)`]),
+      ),
     },
     fontSize: {
       14: ['14px', '20px'],
@@ -24,11 +26,11 @@ module.exports = {
       64: ['64px', '64px'],
     },
     fontFamily: {
-      words: ['Next400'],
-      'words-semi': ['Next600'],
-      'words-bold': ['Next700'],
-      digits: ['Mono500'],
-      'digits-bold': ['Mono700'],
+      words: ['Next400', 'system-ui', 'sans-serif'],
+      'words-semi': ['Next600', 'system-ui', 'sans-serif'],
+      'words-bold': ['Next700', 'system-ui', 'sans-serif'],
+      digits: ['Mono500', 'ui-monospace', 'monospace'],
+      'digits-bold': ['Mono700', 'ui-monospace', 'monospace'],
     },
     extend: {},
   },

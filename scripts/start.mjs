@@ -12,7 +12,8 @@ const DEFAULT_PORT = 4380;
 function portWanted() {
   const text = process.env.PORT ?? String(DEFAULT_PORT);
   const port = Number(text);
-  if (!/^\d+$/.test(text) || port < 1 || port > 65535) stop(`PORT must be a number from 1 to 65535; it is "${text}".`);
+  if (!/^\d+$/.test(text) || port < 1 || port > 65535)
+    stop(`PORT must be a number from 1 to 65535; it is "${text}".`);
   return port;
 }
 
@@ -23,7 +24,8 @@ function checkPort(port) {
     probe.once('error', (error) => resolve(error.code));
     probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(undefined)));
   }).then((code) => {
-    if (code === 'EADDRINUSE') stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
+    if (code === 'EADDRINUSE')
+      stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
     if (code) stop(`Port ${port} cannot be used (${code}). Choose another with PORT.`);
   });
 }
@@ -41,11 +43,17 @@ function takeLock(folder) {
       } catch (error) {
         alive = alive && error.code === 'EPERM';
       }
-      if (alive) stop(`Fine Spray already runs from ${folder} (process ${pid}). Stop it first, or choose another folder with FINE_SPRAY_HOME.`);
+      if (alive)
+        stop(
+          `Fine Spray already runs from ${folder} (process ${pid}). Stop it first, or choose another folder with FINE_SPRAY_HOME.`,
+        );
     }
     writeFileSync(file, String(process.pid));
   } catch (error) {
-    if (error.code) stop(`The data folder ${folder} cannot be written (${error.code}). Choose another with FINE_SPRAY_HOME.`);
+    if (error.code)
+      stop(
+        `The data folder ${folder} cannot be written (${error.code}). Choose another with FINE_SPRAY_HOME.`,
+      );
     throw error;
   }
   return () => rmSync(file, { force: true });
@@ -53,7 +61,12 @@ function takeLock(folder) {
 
 /** The database: DATABASE_URL, or a PostgreSQL of our own in the data folder. */
 async function database() {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, ended: new Promise(() => undefined), stop: async () => undefined };
+  if (process.env.DATABASE_URL)
+    return {
+      url: process.env.DATABASE_URL,
+      ended: new Promise(() => undefined),
+      stop: async () => undefined,
+    };
   await ensurePostgres();
   const folder = dataFolder();
   const release = takeLock(folder);
@@ -104,16 +117,20 @@ await main(async () => {
     });
   } catch (error) {
     await db.stop();
-    if (error.code === 'EADDRINUSE') stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
+    if (error.code === 'EADDRINUSE')
+      stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
     if (process.env.FINE_SPRAY_DEBUG) throw error;
     const said = error.errors?.[0]?.message ?? error.message;
-    stop(`The database could not be used: ${said || error.code}.${process.env.DATABASE_URL ? ' Check DATABASE_URL.' : ''}`);
+    stop(
+      `The database could not be used: ${said || error.code}.${process.env.DATABASE_URL ? ' Check DATABASE_URL.' : ''}`,
+    );
   }
   say(`Fine Spray is at ${serving.address}  (Ctrl-C stops it)`);
   const why = await Promise.race([signalled.then(() => 'asked'), db.ended.then(() => 'database')]);
   await serving.stop();
   await db.stop();
-  if (why === 'database' && !asked) stop('PostgreSQL ended by itself, so Fine Spray stopped. Nothing stored is lost; start it again.');
+  if (why === 'database' && !asked)
+    stop('PostgreSQL ended by itself, so Fine Spray stopped. Nothing stored is lost; start it again.');
   say('Stopped.');
   process.exit(0);
 });

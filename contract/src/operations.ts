@@ -13,7 +13,6 @@ import {
   tipFields,
 } from './kit';
 import { version } from './primitives';
-import { problem } from './problem';
 
 /** One call of the API: the table below is what the server mounts, the client calls and the OpenAPI document lists. */
 export interface Operation {
@@ -82,15 +81,17 @@ export const SINGLE_OPERATIONS = {
   },
 } as const satisfies Record<string, Operation>;
 
+interface NamedOperation extends Operation {
+  readonly name: string;
+}
+
+const named = (operations: Readonly<Record<string, Operation>>, suffix = ''): NamedOperation[] =>
+  Object.entries(operations).map(([name, operation]) => ({ ...operation, name: `${name}${suffix}` }));
+
 /** Every operation, for the OpenAPI document. */
-export const ALL_OPERATIONS: readonly (Operation & { readonly name: string })[] = [
-  ...Object.entries(SINGLE_OPERATIONS).map(([name, operation]) => ({ name, ...operation })),
-  ...Object.entries(RESOURCES).flatMap(([resourceName, operations]) =>
-    Object.entries(operations).map(([name, operation]) => ({
-      name: `${name} ${resourceName}`,
-      ...operation,
-    })),
+export const ALL_OPERATIONS: readonly NamedOperation[] = [
+  ...named(SINGLE_OPERATIONS),
+  ...Object.entries<Readonly<Record<string, Operation>>>(RESOURCES).flatMap(([resourceName, operations]) =>
+    named(operations, ` ${resourceName}`),
   ),
 ];
-
-export { problem };

@@ -6,7 +6,11 @@ export const id = z.uuid({ error: 'This is not an id.' });
 /** Row version: 0 for a row that is not stored yet. */
 export const version = z.int().min(0).max(2_147_483_647);
 
-const CONTROL = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/;
+/** Control characters other than tab and line breaks. */
+const CONTROL = /(?![\t\n\r])\p{Cc}/u;
+
+/** Length as people count it: an emoji is one character. */
+const lengthOf = (value: string) => Array.from(value).length;
 
 /** One line of text for people: trimmed, no control characters, up to `max` characters as people count them. */
 export function line(label: string, max: number, least = 1) {
@@ -20,8 +24,8 @@ export function text(label: string, max: number, least = 0) {
   return z
     .string({ error: `${label} is missing.` })
     .trim()
-    .refine((value) => [...value].length >= least, { error: `${label} is missing.` })
-    .refine((value) => [...value].length <= max, {
+    .refine((value) => lengthOf(value) >= least, { error: `${label} is missing.` })
+    .refine((value) => lengthOf(value) <= max, {
       error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
     })
     .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` });

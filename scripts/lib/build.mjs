@@ -7,10 +7,27 @@ import { say, stop } from './say.mjs';
 
 /** Folders and files a build is made of; what only tests use is left out. */
 const SOURCES = {
-  server: ['core/src', 'contract/src', 'server/src', 'server/package.json', 'package-lock.json', 'scripts/lib/build.mjs'],
+  server: [
+    'core/src',
+    'contract/src',
+    'server/src',
+    'server/package.json',
+    'package-lock.json',
+    'scripts/lib/build.mjs',
+  ],
   app: [
-    'core/src', 'contract/src', 'app/src', 'app/public', 'app/app.json', 'app/package.json', 'app/babel.config.js',
-    'app/metro.config.js', 'app/tailwind.config.js', 'app/global.css', 'app/zod-locales.js', 'package-lock.json',
+    'core/src',
+    'contract/src',
+    'app/src',
+    'app/public',
+    'app/app.json',
+    'app/package.json',
+    'app/babel.config.js',
+    'app/metro.config.js',
+    'app/tailwind.config.js',
+    'app/global.css',
+    'app/zod-locales.js',
+    'package-lock.json',
     'scripts/lib/build.mjs',
   ],
 };
@@ -65,8 +82,13 @@ async function buildApp() {
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   const dist = path.join(ROOT, 'app/dist');
   const expo = path.join(ROOT, 'node_modules/.bin/expo');
-  const { code, output } = await run(expo, ['export', '--platform', 'web', '--output-dir', dist], { cwd: path.join(ROOT, 'app'), quiet: true, env });
-  if (code !== 0) stop(`The application could not be built: ${output.trim().split('\n').slice(-12).join('\n')}`);
+  const { code, output } = await run(expo, ['export', '--platform', 'web', '--output-dir', dist], {
+    cwd: path.join(ROOT, 'app'),
+    quiet: true,
+    env,
+  });
+  if (code !== 0)
+    stop(`The application could not be built: ${output.trim().split('\n').slice(-12).join('\n')}`);
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

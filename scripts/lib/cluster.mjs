@@ -1,6 +1,16 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -48,7 +58,9 @@ async function ownedFolder(folder) {
     rmSync(probe, { force: true });
   } catch (error) {
     const who = isRoot() ? ' by the system user postgres' : '';
-    stop(`The data folder ${folder} cannot be written${who} (${error.code ?? error.message}). Choose another with FINE_SPRAY_HOME.`);
+    stop(
+      `The data folder ${folder} cannot be written${who} (${error.code ?? error.message}). Choose another with FINE_SPRAY_HOME.`,
+    );
   }
 }
 
@@ -60,8 +72,15 @@ async function initialise(programs, folder, password) {
     chownSync(passwordFile, uid, gid);
   }
   const [program, args] = asPostgres(path.join(programs, 'initdb'), [
-    '-D', path.join(folder, 'data'), '-U', USER, '-E', 'UTF8', '--locale=C.UTF-8',
-    '--auth=scram-sha-256', `--pwfile=${passwordFile}`,
+    '-D',
+    path.join(folder, 'data'),
+    '-U',
+    USER,
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    '--auth=scram-sha-256',
+    `--pwfile=${passwordFile}`,
   ]);
   const { code, output } = await run(program, args, { quiet: true });
   if (code !== 0) {
@@ -100,7 +119,11 @@ async function stopPid(folder, pid) {
 
 async function ready(programs, port, child) {
   for (let tries = 0; tries < 300; tries += 1) {
-    const { code } = await run(path.join(programs, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)], { quiet: true });
+    const { code } = await run(
+      path.join(programs, 'pg_isready'),
+      ['-q', '-h', '127.0.0.1', '-p', String(port)],
+      { quiet: true },
+    );
     if (code === 0) return true;
     if (child.exitCode !== null) return false;
     await sleep(50);
@@ -127,11 +150,20 @@ export async function startCluster(folder, { throwAway = false } = {}) {
   if (left !== undefined) await stopPid(folder, left);
   const password = readFileSync(passwordFile, 'utf8').trim();
   const port = await freePort();
-  const settings = ['listen_addresses=127.0.0.1', 'unix_socket_directories=', 'max_connections=60', ...(throwAway ? ['fsync=off', 'full_page_writes=off'] : [])];
+  const settings = [
+    'listen_addresses=127.0.0.1',
+    'unix_socket_directories=',
+    'max_connections=60',
+    ...(throwAway ? ['fsync=off', 'full_page_writes=off'] : []),
+  ];
   const logFile = path.join(folder, 'postgres.log');
   const log = openSync(logFile, 'w');
   const [program, args] = asPostgres(path.join(programs, 'postgres'), [
-    '-D', path.join(folder, 'data'), '-p', String(port), ...settings.flatMap((setting) => ['-c', setting]),
+    '-D',
+    path.join(folder, 'data'),
+    '-p',
+    String(port),
+    ...settings.flatMap((setting) => ['-c', setting]),
   ]);
   // A group of its own: Ctrl-C goes to us first, and we stop the database after the server.
   const child = spawn(program, args, { stdio: ['ignore', log, log], detached: true, cwd: folder });
@@ -158,7 +190,11 @@ export async function startCluster(folder, { throwAway = false } = {}) {
 async function createDatabase(programs, port, password) {
   const env = { ...process.env, PGPASSWORD: password };
   const psql = (sql) =>
-    run(path.join(programs, 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', USER, '-d', 'postgres', '-Atqc', sql], { quiet: true, env });
+    run(
+      path.join(programs, 'psql'),
+      ['-h', '127.0.0.1', '-p', String(port), '-U', USER, '-d', 'postgres', '-Atqc', sql],
+      { quiet: true, env },
+    );
   const { output } = await psql(`select 1 from pg_database where datname = '${DATABASE}'`);
   if (output.trim() === '1') return;
   const { code, output: said } = await psql(`create database ${DATABASE}`);

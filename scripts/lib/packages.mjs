@@ -25,8 +25,13 @@ async function ensureDebian(name, present) {
   if (!isRoot()) stop(`Debian's package "${name}" is missing. Run: sudo ${command}`);
   say(`Installing Debian's package ${name} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  await run('apt-get', ['update', '-qq'], { quiet: true, env }).catch(() => stop(`apt-get is not here, so ${name} cannot be installed. Install it by hand and start again.`));
-  const { code, output } = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { quiet: true, env });
+  await run('apt-get', ['update', '-qq'], { quiet: true, env }).catch(() =>
+    stop(`apt-get is not here, so ${name} cannot be installed. Install it by hand and start again.`),
+  );
+  const { code, output } = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
+    quiet: true,
+    env,
+  });
   if (code !== 0 || !present()) {
     stop(`Debian's package "${name}" could not be installed: ${output.trim().split('\n').pop()}`);
   }
@@ -39,11 +44,16 @@ export const ensureChromium = () => ensureDebian('chromium', () => existsSync(CH
 export async function ensureNodePackages() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) stop(`Node 20 or newer is needed; this is ${process.versions.node}.`);
-  const lock = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   const stamp = path.join(ROOT, 'node_modules/.fine-spray-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('Installing npm packages (first time, or the lock file changed) …');
-  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, quiet: true });
+  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    quiet: true,
+  });
   if (code !== 0) stop(`npm ci failed: ${output.trim().split('\n').slice(-3).join(' ')}`);
   writeFileSync(stamp, lock);
 }

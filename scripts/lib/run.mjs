@@ -9,7 +9,11 @@ export function run(program, args, { quiet = false, env = process.env, cwd, inpu
     const child = spawn(program, args, {
       cwd,
       env,
-      stdio: [input === undefined ? 'ignore' : 'pipe', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+      stdio: [
+        input === undefined ? 'ignore' : 'pipe',
+        quiet ? 'pipe' : 'inherit',
+        quiet ? 'pipe' : 'inherit',
+      ],
     });
     let output = '';
     child.stdout?.on('data', (data) => (output += data));

@@ -16,7 +16,8 @@ export async function main(run) {
   try {
     await run();
   } catch (error) {
-    const sentence = error instanceof Stop ? error.message : `Something unforeseen went wrong: ${error?.message ?? error}`;
+    const sentence =
+      error instanceof Stop ? error.message : `Something unforeseen went wrong: ${error?.message ?? error}`;
     process.stderr.write(`${sentence}\n`);
     if (process.env.FINE_SPRAY_DEBUG && error?.stack) process.stderr.write(`${error.stack}\n`);
     process.exit(1);

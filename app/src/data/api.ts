@@ -25,11 +25,18 @@ async function answerOf(response: Response): Promise<unknown> {
 }
 
 /** One call of the API. `keepalive` lets a write finish when the page is being left. */
-export async function call(method: 'GET' | 'PUT' | 'DELETE', path: string, body?: unknown, keepalive = false): Promise<unknown> {
+export async function call(
+  method: 'GET' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+  keepalive = false,
+): Promise<unknown> {
   const response = await fetch(path, {
     method,
     keepalive,
-    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    ...(body === undefined
+      ? {}
+      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
   }).catch(() => {
     throw new Unreachable();
   });

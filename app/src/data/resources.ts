@@ -47,11 +47,17 @@ export function useList<Name extends ListName>(name: Name): UseQueryResult<Rows[
 
 /** The surfaces of a job, in their order. */
 export function useSurfaces(jobId: string): UseQueryResult<Surface[]> {
-  return useQuery({ queryKey: keys.surfaces(jobId), queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`) });
+  return useQuery({
+    queryKey: keys.surfaces(jobId),
+    queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`),
+  });
 }
 
 export function useCompany(): UseQueryResult<Company> {
-  return useQuery({ queryKey: keys.company, queryFn: async () => (await call('GET', '/api/company')) as Company });
+  return useQuery({
+    queryKey: keys.company,
+    queryFn: async () => (await call('GET', '/api/company')) as Company,
+  });
 }
 
 /** Puts a row into the cached list it belongs to, or takes it out. */
@@ -59,7 +65,9 @@ function patchList(client: QueryClient, key: readonly unknown[], id: string, row
   client.setQueryData<{ id: string }[]>(key, (list) => {
     if (!list) return list;
     if (!row) return list.filter((other) => other.id !== id);
-    return list.some((other) => other.id === id) ? list.map((other) => (other.id === id ? row : other)) : [...list, row];
+    return list.some((other) => other.id === id)
+      ? list.map((other) => (other.id === id ? row : other))
+      : [...list, row];
   });
 }
 
@@ -67,7 +75,9 @@ const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount'] as const;
 
 /** The content of a row as a write wants it: without what the server adds, with its version. */
 export function contentOf(row: object): Record<string, unknown> {
-  return Object.fromEntries(Object.entries(row).filter(([key]) => !(SERVER_FIELDS as readonly string[]).includes(key)));
+  return Object.fromEntries(
+    Object.entries(row).filter(([key]) => !(SERVER_FIELDS as readonly string[]).includes(key)),
+  );
 }
 
 interface Write {

@@ -17,7 +17,14 @@ export interface ButtonProps extends Omit<PressableProps, 'children' | 'style'> 
 }
 
 /** A button a gloved thumb can hit: 48 px at least. */
-export function Button({ label, kind = 'plain', icon: Icon, disabled, className = '', ...rest }: ButtonProps) {
+export function Button({
+  label,
+  kind = 'plain',
+  icon: Icon,
+  disabled,
+  className = '',
+  ...rest
+}: ButtonProps) {
   const { palette } = useTheme();
   const { box, text } = KINDS[kind];
   return (
@@ -37,7 +44,12 @@ export function Button({ label, kind = 'plain', icon: Icon, disabled, className 
 }
 
 /** A button that is only a picture; its name is read out. */
-export function IconButton({ icon: Icon, name, className = '', ...rest }: Omit<PressableProps, 'children' | 'style'> & { icon: LucideIcon; name: string }) {
+export function IconButton({
+  icon: Icon,
+  name,
+  className = '',
+  ...rest
+}: Omit<PressableProps, 'children' | 'style'> & { icon: LucideIcon; name: string }) {
   const { palette } = useTheme();
   return (
     <Pressable

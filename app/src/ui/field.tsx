@@ -1,4 +1,13 @@
-import { accept, inUnit, parseQuantity, unitOf, within, type Bounds, type DisplayKind, type Result } from '@fine-spray/core';
+import {
+  accept,
+  inUnit,
+  parseQuantity,
+  unitOf,
+  within,
+  type Bounds,
+  type DisplayKind,
+  type Result,
+} from '@fine-spray/core';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { TextInput, View } from 'react-native';
@@ -22,12 +31,24 @@ export function FieldError({ id, message }: { id?: string; message: string }) {
 }
 
 /** A label above whatever asks for something. */
-export function Labelled({ label, children, note }: { label: string; children: ReactNode; note?: string | undefined }) {
+export function Labelled({
+  label,
+  children,
+  note,
+}: {
+  label: string;
+  children: ReactNode;
+  note?: string | undefined;
+}) {
   return (
     <View className="gap-1">
       <Words colour="ink2">{label}</Words>
       {children}
-      {note ? <Words colour="ink2" size={14}>{note}</Words> : null}
+      {note ? (
+        <Words colour="ink2" size={14}>
+          {note}
+        </Words>
+      ) : null}
     </View>
   );
 }
@@ -45,12 +66,24 @@ interface BoxProps {
 }
 
 /** The box every field types into. */
-export function FieldBox({ label, hideLabel = false, text, unit, error, numeric = false, multiline = false, onText, onDone }: BoxProps) {
+export function FieldBox({
+  label,
+  hideLabel = false,
+  text,
+  unit,
+  error,
+  numeric = false,
+  multiline = false,
+  onText,
+  onDone,
+}: BoxProps) {
   const errorId = useId();
   return (
     <View className="gap-1">
       {hideLabel ? null : <Words colour="ink2">{label}</Words>}
-      <View className={`min-h-[48px] flex-row items-center rounded-xl border-2 bg-sheet px-3 ${error ? 'border-danger' : 'border-rule'}`}>
+      <View
+        className={`min-h-[48px] flex-row items-center rounded-xl border-2 bg-sheet px-3 ${error ? 'border-danger' : 'border-rule'}`}
+      >
         <TextInput
           aria-label={unit ? `${label}, ${unit}` : label}
           aria-invalid={error !== undefined}
@@ -90,7 +123,16 @@ const asTyped = (value: number) => String(Number(value.toPrecision(6)));
  * A number with its unit. What is typed stays as typed; a value goes out only when it can be taken,
  * otherwise the sentence stands at the field and the last good value holds.
  */
-export function QuantityField({ label, hideLabel = false, kind, value, bounds, error, onChange, onInvalid }: QuantityFieldProps) {
+export function QuantityField({
+  label,
+  hideLabel = false,
+  kind,
+  value,
+  bounds,
+  error,
+  onChange,
+  onInvalid,
+}: QuantityFieldProps) {
   const { system } = useUnits();
   const [typed, setTyped] = useState<string>();
   const sent = useRef(value);

@@ -13,7 +13,11 @@ export function InjuredButton() {
   const { palette } = useTheme();
   return (
     <Link href="/emergency" asChild>
-      <Pressable role="link" aria-label="Injured: emergency card" className="min-h-[48px] flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3">
+      <Pressable
+        role="link"
+        aria-label="Injured: emergency card"
+        className="min-h-[48px] flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3"
+      >
         <Plus size={20} strokeWidth={3} color={palette.ink} aria-hidden />
         <Words weight="bold">Injured</Words>
       </Pressable>
@@ -34,7 +38,11 @@ export function Header({ title, above, backTo }: HeaderProps) {
   useTitle(above ? `${title} · ${above}` : title);
   return (
     <View className="flex-row items-center gap-2 py-2 pl-2 pr-4">
-      {backTo === undefined ? <View className="w-2" /> : <IconButton icon={ChevronLeft} name="Back" onPress={() => router.navigate(backTo)} />}
+      {backTo === undefined ? (
+        <View className="w-2" />
+      ) : (
+        <IconButton icon={ChevronLeft} name="Back" onPress={() => router.navigate(backTo)} />
+      )}
       <View className="min-w-0 flex-1">
         {above ? (
           <Words size={14} colour="ink2" numberOfLines={1}>

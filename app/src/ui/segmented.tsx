@@ -11,7 +11,11 @@ export interface SegmentedProps<T extends string> {
 /** One of a few, all in sight. */
 export function Segmented<T extends string>({ label, value, options, onChange }: SegmentedProps<T>) {
   return (
-    <View role="radiogroup" aria-label={label} className="flex-row flex-wrap gap-1 rounded-xl border border-rule bg-sheet p-1">
+    <View
+      role="radiogroup"
+      aria-label={label}
+      className="flex-row flex-wrap gap-1 rounded-xl border border-rule bg-sheet p-1"
+    >
       {options.map((option) => {
         const chosen = option.value === value;
         return (

@@ -17,7 +17,13 @@ export function Sheet({ title, onClose, children }: SheetProps) {
   return (
     <Modal transparent visible onRequestClose={onClose} animationType="none">
       <View className={`flex-1 ${wide ? 'flex-row justify-end' : 'justify-end'}`}>
-        <Pressable aria-label="Close" role="button" tabIndex={-1} onPress={onClose} className="absolute inset-0 bg-ink/40" />
+        <Pressable
+          aria-label="Close"
+          role="button"
+          tabIndex={-1}
+          onPress={onClose}
+          className="absolute inset-0 bg-ink/40"
+        />
         <View
           aria-label={title}
           className={`bg-ground ${wide ? 'h-full w-[480px] border-l' : 'max-h-[88%] rounded-t-3xl border-t'} border-rule`}
@@ -28,7 +34,9 @@ export function Sheet({ title, onClose, children }: SheetProps) {
             </Words>
             <IconButton icon={X} name="Close" onPress={onClose} />
           </View>
-          <ScrollView tabIndex={0} contentContainerClassName="gap-4 p-5 pb-10">{children}</ScrollView>
+          <ScrollView tabIndex={0} contentContainerClassName="gap-4 p-5 pb-10">
+            {children}
+          </ScrollView>
         </View>
       </View>
     </Modal>

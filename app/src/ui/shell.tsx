@@ -26,7 +26,11 @@ function Places({ wide }: { wide: boolean }) {
     <View
       role="navigation"
       aria-label="Main"
-      className={wide ? 'w-[104px] items-stretch gap-1 border-r border-rule bg-sheet px-2 py-4' : 'flex-row border-t border-rule bg-sheet'}
+      className={
+        wide
+          ? 'w-[104px] items-stretch gap-1 border-r border-rule bg-sheet px-2 py-4'
+          : 'flex-row border-t border-rule bg-sheet'
+      }
     >
       {PLACES.map(({ href, label, icon: Icon, under }) => {
         const here = under.test(path);
@@ -66,7 +70,13 @@ function useShortcuts(openList: () => void): void {
     if (typeof document === 'undefined') return undefined;
     const act = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement | null;
-      if (event.metaKey || event.ctrlKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target?.tagName ?? '')) return;
+      if (
+        event.metaKey ||
+        event.ctrlKey ||
+        event.altKey ||
+        /^(INPUT|TEXTAREA|SELECT)$/.test(target?.tagName ?? '')
+      )
+        return;
       const place = PLACES[Number(event.key) - 1];
       if (place) router.navigate(place.href);
       else if (event.key === 'e') router.navigate('/emergency');

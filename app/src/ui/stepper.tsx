@@ -15,12 +15,30 @@ export interface StepperProps {
 /** A small whole number, changed with two big buttons. */
 export function Stepper({ label, value, min, max, onChange }: StepperProps) {
   return (
-    <View role="group" aria-label={label} className="flex-row items-center rounded-xl border border-rule bg-sheet">
-      <IconButton icon={Minus} name={`${label}: one less`} disabled={value <= min} aria-disabled={value <= min} className={value <= min ? 'opacity-40' : ''} onPress={() => onChange(Math.max(min, value - 1))} />
+    <View
+      role="group"
+      aria-label={label}
+      className="flex-row items-center rounded-xl border border-rule bg-sheet"
+    >
+      <IconButton
+        icon={Minus}
+        name={`${label}: one less`}
+        disabled={value <= min}
+        aria-disabled={value <= min}
+        className={value <= min ? 'opacity-40' : ''}
+        onPress={() => onChange(Math.max(min, value - 1))}
+      />
       <Words size={22} weight="digits-bold" className="min-w-[32px] text-center" aria-live="polite">
         {value}
       </Words>
-      <IconButton icon={Plus} name={`${label}: one more`} disabled={value >= max} aria-disabled={value >= max} className={value >= max ? 'opacity-40' : ''} onPress={() => onChange(Math.min(max, value + 1))} />
+      <IconButton
+        icon={Plus}
+        name={`${label}: one more`}
+        disabled={value >= max}
+        aria-disabled={value >= max}
+        className={value >= max ? 'opacity-40' : ''}
+        onPress={() => onChange(Math.min(max, value + 1))}
+      />
     </View>
   );
 }

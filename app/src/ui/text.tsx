@@ -1,7 +1,15 @@
 import type { ReactNode } from 'react';
 import { Text, type TextProps } from 'react-native';
 
-const SIZES = { 14: 'text-14', 16: 'text-16', 18: 'text-18', 22: 'text-22', 30: 'text-30', 44: 'text-44', 64: 'text-64' } as const;
+const SIZES = {
+  14: 'text-14',
+  16: 'text-16',
+  18: 'text-18',
+  22: 'text-22',
+  30: 'text-30',
+  44: 'text-44',
+  64: 'text-64',
+} as const;
 const COLOURS = {
   ink: 'text-ink',
   ink2: 'text-ink2',
@@ -12,7 +20,13 @@ const COLOURS = {
   caution: 'text-caution',
   danger: 'text-danger',
 } as const;
-const WEIGHTS = { regular: 'font-words', semi: 'font-words-semi', bold: 'font-words-bold', digits: 'font-digits', 'digits-bold': 'font-digits-bold' } as const;
+const WEIGHTS = {
+  regular: 'font-words',
+  semi: 'font-words-semi',
+  bold: 'font-words-bold',
+  digits: 'font-digits',
+  'digits-bold': 'font-digits-bold',
+} as const;
 
 export type Colour = keyof typeof COLOURS;
 
@@ -26,10 +40,22 @@ export interface WordsProps extends Omit<TextProps, 'children'> {
 }
 
 /** All text of the product: one family for words, one for digits, seven sizes. */
-export function Words({ children, size = 16, colour = 'ink', weight = 'regular', heading, className = '', ...rest }: WordsProps) {
+export function Words({
+  children,
+  size = 16,
+  colour = 'ink',
+  weight = 'regular',
+  heading,
+  className = '',
+  ...rest
+}: WordsProps) {
   const level = heading === undefined ? {} : { role: 'heading' as const, 'aria-level': heading };
   return (
-    <Text className={`${SIZES[size]} ${COLOURS[colour]} ${WEIGHTS[weight]} ${className}`} {...level} {...rest}>
+    <Text
+      className={`${SIZES[size]} ${COLOURS[colour]} ${WEIGHTS[weight]} ${className}`}
+      {...level}
+      {...rest}
+    >
       {children}
     </Text>
   );

@@ -4,7 +4,7 @@ import { usePreference } from './preference';
 
 interface Units {
   readonly system: UnitSystem;
-  setSystem(system: UnitSystem): void;
+  readonly setSystem: (system: UnitSystem) => void;
 }
 
 const UnitsContext = createContext<Units>({ system: 'metric', setSystem: () => undefined });

@@ -25,13 +25,13 @@ export const COATING_PROPERTIES: Readonly<Record<CoatingProperty, PropertyData>>
   dryFilm: {
     label: 'Dry film for one coat',
     kind: 'dryFilm',
-    bounds: { min: of(5, 'µm'), max: of(2000, 'µm') },
+    bounds: { min: of(5, 'μm'), max: of(2000, 'μm') },
     range: { default: 0, 'data-sheet': 0 },
   },
   sagLimit: {
     label: 'Sag limit, wet',
     kind: 'wetFilm',
-    bounds: { min: of(20, 'µm'), max: of(5000, 'µm') },
+    bounds: { min: of(20, 'μm'), max: of(5000, 'μm') },
     range: { default: 0.25, 'data-sheet': 0.1 },
   },
   thinningLimit: {

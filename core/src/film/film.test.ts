@@ -23,10 +23,10 @@ describe('film', () => {
         fc.double({ min: 5, max: 500, noNaN: true }),
         ratio,
         fc.double({ min: 0, max: 0.3, noNaN: true }),
-        (µm, vs, r) => {
-          const wet = wetForDry(of(µm, 'µm'), share(vs), share(r));
-          expect(to(dryForWet(wet, share(vs), share(r)), 'µm')).toBeCloseTo(µm, 8);
-          expect(wet).toBeGreaterThanOrEqual(of(µm, 'µm') * (1 - 1e-12));
+        (μm, vs, r) => {
+          const wet = wetForDry(of(μm, 'μm'), share(vs), share(r));
+          expect(to(dryForWet(wet, share(vs), share(r)), 'μm')).toBeCloseTo(μm, 8);
+          expect(wet).toBeGreaterThanOrEqual(of(μm, 'μm') * (1 - 1e-12));
         },
       ),
     );
@@ -36,13 +36,13 @@ describe('film', () => {
     expect(to(spreadingRate(share(1), of(1, 'mil')), 'ft²/gal')).toBeCloseTo(1604.2, 1);
   });
 
-  it('spreads 36 % solids at 40 µm over 9 m²/L', () => {
-    expect(to(spreadingRate(share(0.36), of(40, 'µm')), 'm²/L')).toBeCloseTo(9, 9);
+  it('spreads 36 % solids at 40 μm over 9 m²/L', () => {
+    expect(to(spreadingRate(share(0.36), of(40, 'μm')), 'm²/L')).toBeCloseTo(9, 9);
   });
 
   it('divides by what lands: 30 % loss costs 43 % more paint, not 30 %', () => {
-    const lossless = paintForFilm(of(100, 'm²'), of(100, 'µm'), share(1));
-    expect(paintForFilm(of(100, 'm²'), of(100, 'µm'), share(0.7)) / lossless).toBeCloseTo(1 / 0.7, 9);
+    const lossless = paintForFilm(of(100, 'm²'), of(100, 'μm'), share(1));
+    expect(paintForFilm(of(100, 'm²'), of(100, 'μm'), share(0.7)) / lossless).toBeCloseTo(1 / 0.7, 9);
   });
 
   it('finds the gun speed that lays a film, and conserves paint', () => {
@@ -52,9 +52,9 @@ describe('film', () => {
       fanWidth: of(254, 'mm'),
       overlap: share(0.5),
     };
-    const speed = gunSpeedForFilm(pass, of(110, 'µm'));
+    const speed = gunSpeedForFilm(pass, of(110, 'μm'));
     const wet = wetFilmOfPass(pass, speed);
-    expect(to(wet, 'µm')).toBeCloseTo(110, 9);
+    expect(to(wet, 'μm')).toBeCloseTo(110, 9);
     // one second of trigger: volume on the wall = new area covered × film
     const covered = speed * pass.fanWidth * 0.5;
     expect(covered * wet).toBeCloseTo(pass.flow * 0.8, 12);
@@ -62,8 +62,8 @@ describe('film', () => {
   });
 
   it('lowers the sag limit by 15 % on ceilings and details', () => {
-    expect(to(sagLimitFor(of(200, 'µm'), true), 'µm')).toBeCloseTo(170, 9);
-    expect(to(sagLimitFor(of(200, 'µm'), false), 'µm')).toBeCloseTo(200, 9);
+    expect(to(sagLimitFor(of(200, 'μm'), true), 'μm')).toBeCloseTo(170, 9);
+    expect(to(sagLimitFor(of(200, 'μm'), false), 'μm')).toBeCloseTo(200, 9);
   });
 });
 

@@ -51,7 +51,7 @@ export function cautionsFor({ base, element, side, wind, reach }: CautionContext
     cautions.push({
       code: 'drift',
       what: 'Mist drifts: cover cars and neighbours, stop when the wind gets up',
-      why: 'A 100 µm drop from 2 m lands about 26 m away at 4 m/s.',
+      why: 'A 100 μm drop from 2 m lands about 26 m away at 4 m/s.',
       instead: 'Narrower fan, shield, or wait for calm.',
     });
   }

@@ -74,12 +74,12 @@ describe('the set-up card of an inside wall', () => {
     const laid = card.flow.value * te;
     const film = card.gunSpeed.value * card.fan.value * (1 - card.overlap.value) * card.wetFilm.value;
     expect(laid / film).toBeCloseTo(1, 9);
-    expect(to(quantity(card.wetFilm.value), 'µm')).toBeCloseTo(40 / 0.36, 9);
-    expect(card.dryFilm.value).toBeCloseTo(of(40, 'µm'), 12);
+    expect(to(quantity(card.wetFilm.value), 'μm')).toBeCloseTo(40 / 0.36, 9);
+    expect(card.dryFilm.value).toBeCloseTo(of(40, 'μm'), 12);
   });
 
   it('needs area · coats · dry film / solids / transfer and the losses', () => {
-    // 16.12 m² · 2 · 40 µm / 0.36 / 0.82 · 1.05 = 4.587 L
+    // 16.12 m² · 2 · 40 μm / 0.36 / 0.82 · 1.05 = 4.587 L
     expect(to(quantity(card.paint.value), 'L')).toBeCloseTo(4.587, 3);
     expect(card.paint.low).toBeLessThan(card.paint.value);
     const bought = card.containers.reduce((sum, { size, count }) => sum + size * count, 0);

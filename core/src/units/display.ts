@@ -12,13 +12,13 @@ interface Scale {
 const fixed = (unit: Unit, step: number): Scale => ({ unit, steps: [[Infinity, step]] });
 
 /**
- * The kinds of number a painter sees. Steps follow product.md: 50 psi / 5 bar, 0.5 mil / 5 µm wet,
- * half seconds; a dry-film gauge reads 1 µm / 0.1 mil.
+ * The kinds of number a painter sees. Steps follow product.md: 50 psi / 5 bar, 0.5 mil / 5 μm wet,
+ * half seconds; a dry-film gauge reads 1 μm / 0.1 mil.
  */
 export const DISPLAY = {
   pressure: { metric: fixed('bar', 5), us: fixed('psi', 50) },
-  wetFilm: { metric: fixed('µm', 5), us: fixed('mil', 0.5) },
-  dryFilm: { metric: fixed('µm', 1), us: fixed('mil', 0.1) },
+  wetFilm: { metric: fixed('μm', 5), us: fixed('mil', 0.5) },
+  dryFilm: { metric: fixed('μm', 1), us: fixed('mil', 0.1) },
   fanWidth: { metric: fixed('mm', 1), us: fixed('in', 0.5) },
   distance: { metric: fixed('mm', 50), us: fixed('in', 1) },
   orifice: { metric: fixed('mm', 0.01), us: fixed('in', 0.001) },

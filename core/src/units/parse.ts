@@ -13,8 +13,9 @@ const SPELLINGS: Readonly<Record<string, Unit>> = {
   metres: 'm',
   meter: 'm',
   meters: 'm',
-  um: 'µm',
-  μm: 'µm',
+  um: 'μm',
+  // The micro sign of keyboards; we write the Greek letter, which fonts carry more often.
+  '\u00b5m': 'μm',
   l: 'L',
   litre: 'L',
   litres: 'L',

@@ -22,7 +22,7 @@ const POUND = 0.45359237;
 export const UNITS = {
   m: unit('length', 1),
   mm: unit('length', 1e-3),
-  µm: unit('length', 1e-6),
+  μm: unit('length', 1e-6),
   ft: unit('length', FOOT),
   in: unit('length', INCH),
   mil: unit('length', INCH / 1000),

@@ -30,8 +30,8 @@ describe('showing numbers', () => {
     const pressure: Pressure = of(12.34, 'MPa');
     expect(showText(pressure, 'pressure', 'metric')).toBe('125 bar');
     expect(showText(pressure, 'pressure', 'us')).toBe('1,800 psi');
-    expect(showText(of(111, 'µm'), 'wetFilm', 'metric')).toBe('110 µm');
-    expect(showText(of(111, 'µm'), 'wetFilm', 'us')).toBe('4.5 mil');
+    expect(showText(of(111, 'μm'), 'wetFilm', 'metric')).toBe('110 μm');
+    expect(showText(of(111, 'μm'), 'wetFilm', 'us')).toBe('4.5 mil');
     expect(showText(of(3.8, 's'), 'time', 'metric')).toBe('4 s');
   });
 
@@ -74,6 +74,13 @@ describe('reading what people type', () => {
       }
     },
   );
+
+  it('reads micrometres with the micro sign, the Greek letter or a plain u', () => {
+    for (const unit of ['\u00b5m', '\u03bcm', 'um']) {
+      const result = parseQuantity(`40 ${unit}`, 'dryFilm', 'us', 'x', 'X');
+      expect(result.ok && result.value).toBeCloseTo(40e-6, 12);
+    }
+  });
 
   it('reads back every number it shows', () => {
     fc.assert(

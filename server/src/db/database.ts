@@ -25,7 +25,12 @@ export function openDatabase(url: string): Database {
     acquireConnectionTimeout: 5000,
     compileSqlOnError: false,
     // Failures reach the request that caused them and are logged there.
-    log: { warn: () => undefined, error: () => undefined, deprecate: () => undefined, debug: () => undefined },
+    log: {
+      warn: () => undefined,
+      error: () => undefined,
+      deprecate: () => undefined,
+      debug: () => undefined,
+    },
     migrations: { migrationSource, tableName: 'schema_migration' },
   });
 }

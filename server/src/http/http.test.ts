@@ -72,14 +72,23 @@ describe('the OpenAPI document', () => {
     const paths = body['paths'] as Record<string, Record<string, unknown>>;
     for (const { method, path: at } of ALL_OPERATIONS) {
       expect(paths[at]?.[method]).toBeDefined();
-      const answer = await server.call(method.toUpperCase(), at.replace(/\{\w+\}/g, '0190a000-0000-7000-8000-00000000dead'), method === 'put' ? {} : undefined);
+      const answer = await server.call(
+        method.toUpperCase(),
+        at.replace(/\{\w+\}/g, '0190a000-0000-7000-8000-00000000dead'),
+        method === 'put' ? {} : undefined,
+      );
       expect(answer.body['detail'] ?? '').not.toMatch(/nothing at/);
     }
   });
 
   it('has a schema with limits for every body', async () => {
     const { body } = await server.call('GET', '/api/openapi.json');
-    const put = (body['paths'] as Record<string, Record<string, { requestBody: { content: Record<string, { schema: { required: string[] } }> } }>>)['/api/surfaces/{id}']?.['put'];
+    const put = (
+      body['paths'] as Record<
+        string,
+        Record<string, { requestBody: { content: Record<string, { schema: { required: string[] } }> } }>
+      >
+    )['/api/surfaces/{id}']?.['put'];
     const schema = put?.requestBody.content['application/json']?.schema;
     expect(schema?.required).toEqual(expect.arrayContaining(['geometry', 'coatingId', 'version']));
   });
@@ -93,7 +102,9 @@ describe('what is served', () => {
       expect(page.headers.get('cache-control')).toBe('no-cache');
       expect(await page.text()).toContain('<title>Fine Spray</title>');
     }
-    const script = await fetch(`${server.address}/_expo/static/js/main-abc.js`, { headers: { 'accept-encoding': 'gzip' } });
+    const script = await fetch(`${server.address}/_expo/static/js/main-abc.js`, {
+      headers: { 'accept-encoding': 'gzip' },
+    });
     expect(script.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
     expect(script.headers.get('content-encoding')).toBe('gzip');
   });
@@ -118,7 +129,8 @@ describe('loading the demo', () => {
   it('is all or nothing: a file with a fault leaves an empty database', async () => {
     const empty = await startTestServer({ demo: false });
     const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-demo-'));
-    const read = (name: string) => JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
+    const read = (name: string) =>
+      JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
     writeFileSync(path.join(folder, 'millrace.kit.json'), JSON.stringify(read('millrace.kit.json')));
     const job = read('kiln-house.job.json');
     const [first] = job.surfaces;

@@ -57,9 +57,15 @@ export function asProblem(error: unknown): ProblemError {
     return new ProblemError('bad-body', errors[0]?.message ?? 'The body cannot be taken.', errors);
   }
   const { type, code, name, message } = shapeOf(error);
-  if (type === 'entity.too.large') return new ProblemError('too-large', 'The body is over the limit of 256 kB.');
-  if (type === 'entity.parse.failed') return new ProblemError('not-json', 'The body is not readable as JSON.');
-  if (DATABASE_GONE.has(code) || name === 'KnexTimeoutError' || /Connection terminated|timeout expired/i.test(message)) {
+  if (type === 'entity.too.large')
+    return new ProblemError('too-large', 'The body is over the limit of 256 kB.');
+  if (type === 'entity.parse.failed')
+    return new ProblemError('not-json', 'The body is not readable as JSON.');
+  if (
+    DATABASE_GONE.has(code) ||
+    name === 'KnexTimeoutError' ||
+    /Connection terminated|timeout expired/i.test(message)
+  ) {
     return new ProblemError('unavailable', 'The database does not answer. Try again in a moment.');
   }
   return new ProblemError('internal', 'Something went wrong in the server. Nothing was stored.');

@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { RESOURCES, SURFACES_PER_JOB, problem, surface as surfaceSchema, type ResourceName, type Surface } from '@fine-spray/contract';
+import {
+  RESOURCES,
+  SURFACES_PER_JOB,
+  problem,
+  surface as surfaceSchema,
+  type ResourceName,
+  type Surface,
+} from '@fine-spray/contract';
 import { startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
@@ -63,14 +70,18 @@ describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
     const id = randomUUID();
     const original = content(await sample());
     const key = 'name' in original ? 'name' : 'note';
-    const put = (value: string, version: number) => server.call('PUT', `${path}/${id}`, { ...original, [key]: value, version });
+    const put = (value: string, version: number) =>
+      server.call('PUT', `${path}/${id}`, { ...original, [key]: value, version });
     await put('First', 0);
     expect((await put('First', 0)).body).toMatchObject({ version: 1 });
     expect((await put('Second', 1)).body).toMatchObject({ version: 2, [key]: 'Second' });
     expect((await put('Second', 1)).body).toMatchObject({ version: 2 });
     const stale = await put('Third', 1);
     expect(stale.status).toBe(409);
-    expect(problem.parse(stale.body)).toMatchObject({ status: 409, current: { version: 2, [key]: 'Second' } });
+    expect(problem.parse(stale.body)).toMatchObject({
+      status: 409,
+      current: { version: 2, [key]: 'Second' },
+    });
     await server.call('DELETE', `${path}/${id}`);
   });
 
@@ -87,7 +98,11 @@ describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
     const empty = await server.call('PUT', `${path}/${randomUUID()}`, {});
     expect(empty.status).toBe(422);
     expect(problem.parse(empty.body).errors.map(({ field }) => field)).toContain('version');
-    const extra = await server.call('PUT', `${path}/${randomUUID()}`, { ...content(await sample()), version: 0, admin: true });
+    const extra = await server.call('PUT', `${path}/${randomUUID()}`, {
+      ...content(await sample()),
+      version: 0,
+      admin: true,
+    });
     expect(extra.status).toBe(422);
   });
 
@@ -96,11 +111,21 @@ describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
     const original = content(await sample());
     const key = 'name' in original ? 'name' : 'note';
     const odd = '<b onmouseover="x()">Wände</b> 🎨 \'; drop table job; --';
-    expect((await server.call('PUT', `${path}/${id}`, { ...original, [key]: odd, version: 0 })).body[key]).toBe(odd);
-    const long = await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'x'.repeat(10_000), version: 1 });
+    expect(
+      (await server.call('PUT', `${path}/${id}`, { ...original, [key]: odd, version: 0 })).body[key],
+    ).toBe(odd);
+    const long = await server.call('PUT', `${path}/${id}`, {
+      ...original,
+      [key]: 'x'.repeat(10_000),
+      version: 1,
+    });
     expect(long.status).toBe(422);
-    expect(long.body.errors).toEqual([expect.objectContaining({ field: key, message: expect.stringContaining('too long') as string })]);
-    expect((await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'a\u0000b', version: 1 })).status).toBe(422);
+    expect(long.body.errors).toEqual([
+      expect.objectContaining({ field: key, message: expect.stringContaining('too long') as string }),
+    ]);
+    expect(
+      (await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'a\u0000b', version: 1 })).status,
+    ).toBe(422);
     expect((await server.call('GET', `${path}/${id}`)).body[key]).toBe(odd);
     await server.call('DELETE', `${path}/${id}`);
   });
@@ -108,7 +133,11 @@ describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
 
 describe('a surface', () => {
   const change = async (extra: Record<string, unknown>) =>
-    server.call('PUT', `/api/surfaces/${randomUUID()}`, { ...content({ ...(await firstWall()) }), ...extra, version: 0 });
+    server.call('PUT', `/api/surfaces/${randomUUID()}`, {
+      ...content({ ...(await firstWall()) }),
+      ...extra,
+      version: 0,
+    });
   const wall = { shape: 'rectangle', width: 4, height: 2.4, count: 1, openings: [] as unknown[] };
   const door = { id: randomUUID(), kind: 'door', width: 0.9, height: 2.1, count: 1 };
 
@@ -167,7 +196,10 @@ describe('a surface', () => {
     expect((await items(`/api/jobs/${jobId}/surfaces`)).length).toBe(SURFACES_PER_JOB);
     const answer = await change({ jobId });
     expect(answer.status).toBe(422);
-    expect(answer.body.errors?.[0]).toMatchObject({ field: 'jobId', message: expect.stringContaining('1,000 surfaces at most') as string });
+    expect(answer.body.errors?.[0]).toMatchObject({
+      field: 'jobId',
+      message: expect.stringContaining('1,000 surfaces at most') as string,
+    });
     await server.call('DELETE', `/api/jobs/${jobId}`);
   });
 });
@@ -175,7 +207,11 @@ describe('a surface', () => {
 describe('references of a job', () => {
   it('are checked: an unknown hose is named by its place', async () => {
     const job = content(await boathouse());
-    const answer = await server.call('PUT', `/api/jobs/${randomUUID()}`, { ...job, hoseIds: [randomUUID()], version: 0 });
+    const answer = await server.call('PUT', `/api/jobs/${randomUUID()}`, {
+      ...job,
+      hoseIds: [randomUUID()],
+      version: 0,
+    });
     expect(answer.status).toBe(422);
     expect(answer.body.errors?.[0]?.field).toBe('hoseIds.0');
   });
@@ -189,9 +225,20 @@ describe('references of a job', () => {
     const other = randomUUID();
     await server.db('company').insert({ id: other, name: 'Other', version: 1, created_at: '2031-01-01' });
     const hidden = randomUUID();
-    await server.db('tip').insert({ id: hidden, company_id: other, version: 1, family: 'standard', code: '515', note: '' });
+    await server
+      .db('tip')
+      .insert({ id: hidden, company_id: other, version: 1, family: 'standard', code: '515', note: '' });
     expect((await server.call('GET', `/api/tips/${hidden}`)).status).toBe(404);
-    expect((await server.call('PUT', `/api/tips/${hidden}`, { family: 'standard', code: '517', note: '', version: 1 })).status).toBe(404);
+    expect(
+      (
+        await server.call('PUT', `/api/tips/${hidden}`, {
+          family: 'standard',
+          code: '517',
+          note: '',
+          version: 1,
+        })
+      ).status,
+    ).toBe(404);
     await server.call('DELETE', `/api/tips/${hidden}`);
     expect(await server.db('tip').where({ id: hidden }).first()).toMatchObject({ code: '515' });
     await server.db('company').where({ id: other }).delete();
@@ -203,14 +250,18 @@ describe('two people at once', () => {
     const id = randomUUID();
     const body = { family: 'standard', code: '515', note: '' };
     await server.call('PUT', `/api/tips/${id}`, { ...body, version: 0 });
-    const both = await Promise.all(['a', 'b'].map((note) => server.call('PUT', `/api/tips/${id}`, { ...body, note, version: 1 })));
+    const both = await Promise.all(
+      ['a', 'b'].map((note) => server.call('PUT', `/api/tips/${id}`, { ...body, note, version: 1 })),
+    );
     expect(both.map(({ status }) => status).sort()).toEqual([200, 409]);
   });
 
   it('a create sent five times at once makes one row', async () => {
     const id = randomUUID();
     const body = { family: 'standard', code: '517', note: 'again', version: 0 };
-    const all = await Promise.all(Array.from({ length: 5 }, () => server.call('PUT', `/api/tips/${id}`, body)));
+    const all = await Promise.all(
+      Array.from({ length: 5 }, () => server.call('PUT', `/api/tips/${id}`, body)),
+    );
     expect(all.map(({ status, body: row }) => [status, row['version']])).toEqual(Array(5).fill([200, 1]));
   });
 });
@@ -218,9 +269,15 @@ describe('two people at once', () => {
 describe('the company', () => {
   it('is renamed with its version', async () => {
     const { body } = await server.call('GET', '/api/company');
-    const renamed = await server.call('PUT', '/api/company', { name: 'Millrace & Daughters', version: body['version'] });
+    const renamed = await server.call('PUT', '/api/company', {
+      name: 'Millrace & Daughters',
+      version: body['version'],
+    });
     expect(renamed.body['name']).toBe('Millrace & Daughters');
     expect((await server.call('PUT', '/api/company', { name: 'X', version: 99 })).status).toBe(409);
-    await server.call('PUT', '/api/company', { name: 'Millrace Decorating', version: renamed.body['version'] });
+    await server.call('PUT', '/api/company', {
+      name: 'Millrace Decorating',
+      version: renamed.body['version'],
+    });
   });
 });

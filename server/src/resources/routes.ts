@@ -8,7 +8,7 @@ import {
   type SurfaceFields,
 } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { currentCompany, renameCompany } from './company';
@@ -79,14 +79,11 @@ export function resourceRoutes(db: Database): Router {
   const hoses = createStore(db, HOSES);
 
   async function surfaceCounts(companyId: string): Promise<Map<string, number>> {
-    const rows = (await db('surface')
+    const rows = await db('surface')
       .where({ company_id: companyId })
       .groupBy('job_id')
       .select('job_id')
-      .count('* as count')) as {
-      job_id: string;
-      count: string;
-    }[];
+      .count<{ job_id: string; count: string }[]>('* as count');
     return new Map(rows.map((row) => [row.job_id, Number(row.count)]));
   }
 
@@ -99,10 +96,10 @@ export function resourceRoutes(db: Database): Router {
   }
 
   async function checkRoom(companyId: string, surfaceId: string, { jobId }: SurfaceFields): Promise<void> {
-    const [row] = (await db('surface')
+    const [row] = await db('surface')
       .where({ company_id: companyId, job_id: jobId })
       .whereNot({ id: surfaceId })
-      .count('* as count')) as { count: string }[];
+      .count<{ count: string }[]>('* as count');
     if (Number(row?.count ?? 0) < SURFACES_PER_JOB) return;
     const message = `A job holds ${SURFACES_PER_JOB.toLocaleString('en')} surfaces at most. Make a second job for the rest.`;
     throw new ProblemError('bad-body', message, [{ field: 'jobId', message, code: 'job.full' }]);
@@ -131,9 +128,7 @@ export function resourceRoutes(db: Database): Router {
     },
     beforePut: (companyId, _id, fields) => checkHoses(companyId, fields),
     shown: async (row) => {
-      const [count] = (await db('surface').where({ job_id: row.id }).count('* as count')) as {
-        count: string;
-      }[];
+      const [count] = await db('surface').where({ job_id: row.id }).count<{ count: string }[]>('* as count');
       return { ...row, surfaceCount: Number(count?.count ?? 0) };
     },
   });

@@ -65,7 +65,7 @@ export function createStore<Fields extends object>(db: Database, map: TableMap<F
       const rows = await db<Row>(map.table)
         .where({ company_id: companyId, ...where })
         .orderBy(order.map((column) => ({ column })));
-      return (rows as Row[]).map(fromRow);
+      return rows.map(fromRow);
     },
 
     async get(companyId, id) {

@@ -12,7 +12,10 @@ export interface Answer {
   readonly status: number;
   readonly headers: Headers;
   // Bodies are read as loosely as a client in another language would.
-  readonly body: Record<string, unknown> & { items?: Record<string, unknown>[]; errors?: { field: string; message: string; code: string }[] };
+  readonly body: Record<string, unknown> & {
+    items?: Record<string, unknown>[];
+    errors?: { field: string; message: string; code: string }[];
+  };
 }
 
 export interface TestServer {
@@ -23,7 +26,10 @@ export interface TestServer {
 }
 
 /** The real application over HTTP on a fresh database with the demo in it. */
-export async function startTestServer({ demo = true, applicationFolder }: { demo?: boolean; applicationFolder?: string } = {}): Promise<TestServer> {
+export async function startTestServer({
+  demo = true,
+  applicationFolder,
+}: { demo?: boolean; applicationFolder?: string } = {}): Promise<TestServer> {
   const base = new URL(process.env['TEST_DATABASE_URL'] ?? '');
   const admin = openDatabase(base.href);
   const name = `test_${randomUUID().replaceAll('-', '')}`;
@@ -44,11 +50,18 @@ export async function startTestServer({ demo = true, applicationFolder }: { demo
         method,
         ...(body === undefined
           ? {}
-          : { headers: { 'Content-Type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+          : {
+              headers: { 'Content-Type': 'application/json' },
+              body: typeof body === 'string' ? body : JSON.stringify(body),
+            }),
       });
       const text = await response.text();
       const json = response.headers.get('content-type')?.includes('json') ?? false;
-      return { status: response.status, headers: response.headers, body: text && json ? (JSON.parse(text) as Answer['body']) : {} };
+      return {
+        status: response.status,
+        headers: response.headers,
+        body: text && json ? (JSON.parse(text) as Answer['body']) : {},
+      };
     },
     async stop() {
       await new Promise((resolve) => server.close(resolve));

@@ -13,14 +13,25 @@ import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 
-const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({ value, label: value.charAt(0).toUpperCase() + value.slice(1) }));
+const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({
+  value,
+  label: value.charAt(0).toUpperCase() + value.slice(1),
+}));
 const NO_HOSE = '';
 /** Hoses that can be put in series here. */
 const SERIES = 3;
 
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
-  const [draft, setDraft] = useState(() => ({ name: job.name, place: job.place, note: job.note, status: job.status, sprayerId: job.sprayerId, hoseIds: job.hoseIds, lift: job.lift }));
+  const [draft, setDraft] = useState(() => ({
+    name: job.name,
+    place: job.place,
+    note: job.note,
+    status: job.status,
+    sprayerId: job.sprayerId,
+    hoseIds: job.hoseIds,
+    lift: job.lift,
+  }));
   const [failed, setFailed] = useState<string>();
   const [liftInvalid, setLiftInvalid] = useState<string>();
   const [deleting, setDeleting] = useState(false);
@@ -28,7 +39,9 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
   const router = useRouter();
   const toast = useToast();
   const checked = jobFields.safeParse(draft);
-  const errors = checked.success ? {} : Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message]));
+  const errors = checked.success
+    ? {}
+    : Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message]));
   const change = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
   const slots = [...draft.hoseIds, NO_HOSE].slice(0, SERIES);
 
@@ -37,7 +50,10 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       const before = contentOf(job);
       const stored = await put({ id: job.id, content: { ...draft, version: job.version } });
       onClose();
-      toast({ text: `${stored.name} is stored.`, undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }) });
+      toast({
+        text: `${stored.name} is stored.`,
+        undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
+      });
     } catch (error) {
       setFailed(error instanceof Error ? error.message : 'It could not be stored.');
     }
@@ -55,16 +71,41 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
 
   return (
     <Sheet title="Job details" onClose={onClose}>
-      <TextField label="Name" value={draft.name} error={errors['name']} onChange={(name) => change({ name })} />
-      <TextField label="Place" value={draft.place} error={errors['place']} onChange={(place) => change({ place })} />
-      <TextField label="Note" value={draft.note} error={errors['note']} multiline onChange={(note) => change({ note })} />
+      <TextField
+        label="Name"
+        value={draft.name}
+        error={errors['name']}
+        onChange={(name) => change({ name })}
+      />
+      <TextField
+        label="Place"
+        value={draft.place}
+        error={errors['place']}
+        onChange={(place) => change({ place })}
+      />
+      <TextField
+        label="Note"
+        value={draft.note}
+        error={errors['note']}
+        multiline
+        onChange={(note) => change({ note })}
+      />
       <Labelled label="Status">
-        <Segmented label="Status" value={draft.status} options={STATUS_OPTIONS} onChange={(status) => change({ status })} />
+        <Segmented
+          label="Status"
+          value={draft.status}
+          options={STATUS_OPTIONS}
+          onChange={(status) => change({ status })}
+        />
       </Labelled>
       <Choice
         label="Sprayer"
         value={draft.sprayerId}
-        options={kit.sprayers.map(({ id, name, sprayerClass }) => ({ value: id, label: name, note: sprayerClass }))}
+        options={kit.sprayers.map(({ id, name, sprayerClass }) => ({
+          value: id,
+          label: name,
+          note: sprayerClass,
+        }))}
         onChange={(sprayerId) => change({ sprayerId })}
       />
       {slots.map((hoseId, index) => (
@@ -72,16 +113,39 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
           key={`${index} ${hoseId}`}
           label={index === 0 ? 'Hose at the pump' : `Then hose ${index + 1}`}
           value={hoseId}
-          options={[{ value: NO_HOSE, label: 'None' }, ...kit.hoses.map(({ id, name }) => ({ value: id, label: name }))]}
-          onChange={(chosen) => change({ hoseIds: [...slots.slice(0, index), chosen, ...slots.slice(index + 1)].filter((id) => id !== NO_HOSE) })}
+          options={[
+            { value: NO_HOSE, label: 'None' },
+            ...kit.hoses.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={(chosen) =>
+            change({
+              hoseIds: [...slots.slice(0, index), chosen, ...slots.slice(index + 1)].filter(
+                (id) => id !== NO_HOSE,
+              ),
+            })
+          }
         />
       ))}
       <Words size={14} colour="ink2">
-        In steady flow the order of hoses does not change the loss; the wider one goes to the pump for a light whip.
+        In steady flow the order of hoses does not change the loss; the wider one goes to the pump for a light
+        whip.
       </Words>
-      <QuantityField label="Gun above pump" kind="size" value={draft.lift} bounds={{ min: of(-30, 'm'), max: of(60, 'm') }} error={errors['lift']} onChange={(lift) => change({ lift })} onInvalid={setLiftInvalid} />
+      <QuantityField
+        label="Gun above pump"
+        kind="size"
+        value={draft.lift}
+        bounds={{ min: of(-30, 'm'), max: of(60, 'm') }}
+        error={errors['lift']}
+        onChange={(lift) => change({ lift })}
+        onInvalid={setLiftInvalid}
+      />
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
-      <Button label="Store" kind="primary" disabled={!checked.success || liftInvalid !== undefined} onPress={() => void store()} />
+      <Button
+        label="Store"
+        kind="primary"
+        disabled={!checked.success || liftInvalid !== undefined}
+        onPress={() => void store()}
+      />
       {deleting ? (
         <View className="gap-3 rounded-2xl border-2 border-danger p-4">
           <Words weight="semi">{`Delete ${job.name} with its ${job.surfaceCount} surfaces? This cannot be undone.`}</Words>

@@ -1,4 +1,5 @@
-import { JOB_STATUSES, type Job } from '@fine-spray/contract';
+import type { JOB_STATUSES } from '@fine-spray/contract';
+import { type Job } from '@fine-spray/contract';
 import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
@@ -19,19 +20,28 @@ const STATUS_WORDS: Readonly<Record<Job['status'], string>> = {
   finished: 'Finished',
 };
 /** What is being worked on comes first. */
-const STATUS_ORDER = ['in progress', 'estimate', 'finished'] as const satisfies readonly (typeof JOB_STATUSES)[number][];
+const STATUS_ORDER = [
+  'in progress',
+  'estimate',
+  'finished',
+] as const satisfies readonly (typeof JOB_STATUSES)[number][];
 
 function JobRow({ job }: { job: Job }) {
   const { palette } = useTheme();
   return (
     <Link href={`/jobs/${job.id}`} asChild>
-      <Pressable role="link" className="min-h-[72px] flex-row items-center gap-3 rounded-2xl border border-rule bg-sheet px-4 py-3">
+      <Pressable
+        role="link"
+        className="min-h-[72px] flex-row items-center gap-3 rounded-2xl border border-rule bg-sheet px-4 py-3"
+      >
         <View className="min-w-0 flex-1">
           <Words size={18} weight="bold" numberOfLines={2}>
             {job.name}
           </Words>
           <Words colour="ink2" size={14} numberOfLines={1}>
-            {[`${job.surfaceCount} ${job.surfaceCount === 1 ? 'surface' : 'surfaces'}`, job.place].filter(Boolean).join(' · ')}
+            {[`${job.surfaceCount} ${job.surfaceCount === 1 ? 'surface' : 'surfaces'}`, job.place]
+              .filter(Boolean)
+              .join(' · ')}
           </Words>
         </View>
         <ChevronRight size={22} color={palette.ink2} aria-hidden />
@@ -53,7 +63,16 @@ function useNewJob() {
       return;
     }
     const id = newId();
-    const content = { name: 'New job', place: '', note: '', status: 'estimate', sprayerId: sprayer.id, hoseIds: kit.hoses.slice(0, 1).map((hose) => hose.id), lift: 0, version: 0 };
+    const content = {
+      name: 'New job',
+      place: '',
+      note: '',
+      status: 'estimate',
+      sprayerId: sprayer.id,
+      hoseIds: kit.hoses.slice(0, 1).map((hose) => hose.id),
+      lift: 0,
+      version: 0,
+    };
     try {
       await put({ id, content });
       router.navigate(`/jobs/${id}`);
@@ -73,9 +92,18 @@ export function JobList() {
       <Button label="New job" kind="primary" icon={Plus} onPress={() => void makeJob()} />
       {jobs.isPending ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (
-        <ErrorState title="The jobs cannot be read now" text="The Fine Spray server does not answer. Nothing is lost: everything stored is kept there." onRetry={() => void jobs.refetch()} />
+        <ErrorState
+          title="The jobs cannot be read now"
+          text="The Fine Spray server does not answer. Nothing is lost: everything stored is kept there."
+          onRetry={() => void jobs.refetch()}
+        />
       ) : null}
-      {jobs.data?.length === 0 ? <EmptyState title="No jobs yet" text="A job holds the surfaces of one house. Make one and describe its first wall." /> : null}
+      {jobs.data?.length === 0 ? (
+        <EmptyState
+          title="No jobs yet"
+          text="A job holds the surfaces of one house. Make one and describe its first wall."
+        />
+      ) : null}
       {STATUS_ORDER.map((status) => {
         const some = (jobs.data ?? []).filter((job) => job.status === status);
         return some.length === 0 ? null : (

@@ -17,7 +17,7 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { JobDetails } from './JobDetails';
-import { SurfaceList, coatingTotals } from './SurfaceList';
+import { SurfaceList, coatingTotals, type CoatingTotal } from './SurfaceList';
 import { useJob } from './useJob';
 
 /** Adds a wall like those of the room last worked on, and opens it. */
@@ -43,7 +43,6 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
 }
 
 function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
-  const { system } = useUnits();
   const [editing, setEditing] = useState(false);
   const add = useAddSurface(job, surfaces, kit);
   const { totals, refused } = useMemo(() => coatingTotals(surfaces, job, kit), [surfaces, job, kit]);
@@ -51,24 +50,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
   const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'missing hose');
   return (
     <View className="gap-4 px-4 pb-4">
-      {totals.length > 0 ? (
-        <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
-          <Words weight="semi" colour="ink2" heading={2}>
-            Paint for the job, likely
-          </Words>
-          {totals.map(({ name, paint, surfaces: count }) => (
-            <View key={name} className="flex-row items-baseline gap-3">
-              <Words size={22} weight="digits-bold" className="w-24 text-right">
-                {showText(paint, 'volume', system)}
-              </Words>
-              <Words className="min-w-0 flex-1">{`${name}, ${count} ${count === 1 ? 'surface' : 'surfaces'}`}</Words>
-            </View>
-          ))}
-          <Words size={14} colour="ink2">
-            {`Without what fills hose and pump at each colour.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
-          </Words>
-        </View>
-      ) : null}
+      <Totals totals={totals} refused={refused} />
       <View className="flex-row items-center gap-3">
         <Words colour="ink2" size={14} className="min-w-0 flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
@@ -77,19 +59,76 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
       </View>
       {job.note ? <Words>{job.note}</Words> : null}
       <Button label="Add a surface" kind="primary" icon={Plus} onPress={() => void add()} />
-      {surfaces.length === 0 ? <EmptyState title="No surfaces yet" text="Add a wall or a ceiling: it opens with sensible sizes and its set-up card." /> : null}
+      {surfaces.length === 0 ? (
+        <EmptyState
+          title="No surfaces yet"
+          text="Add a wall or a ceiling: it opens with sensible sizes and its set-up card."
+        />
+      ) : null}
       {editing ? <JobDetails job={job} kit={kit} onClose={() => setEditing(false)} /> : null}
     </View>
   );
 }
 
-function Stand({ jobId, children }: { jobId: string; children: (loaded: { job: Job; surfaces: readonly Surface[]; kit: Kit }) => ReactNode }) {
+/** How many coatings are in sight before the rest is asked for: the list of surfaces is what one comes for. */
+const FIRST = 3;
+
+function Totals({ totals, refused }: { totals: readonly CoatingTotal[]; refused: number }) {
+  const { system } = useUnits();
+  const wide = useWide();
+  const [all, setAll] = useState(false);
+  if (totals.length === 0 && refused === 0) return null;
+  const shown = all || wide ? totals : totals.slice(0, FIRST);
+  return (
+    <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="semi" colour="ink2" heading={2}>
+        Paint for the job, likely
+      </Words>
+      {shown.map(({ name, paint, surfaces }) => (
+        <View key={name} className="flex-row items-baseline gap-3">
+          <Words size={22} weight="digits-bold" className="w-20 text-right">
+            {showText(paint, 'volume', system)}
+          </Words>
+          <Words className="min-w-0 flex-1" numberOfLines={1}>
+            {`${name}, ${surfaces} ${surfaces === 1 ? 'surface' : 'surfaces'}`}
+          </Words>
+        </View>
+      ))}
+      {shown.length < totals.length ? (
+        <Button
+          label={`${totals.length - shown.length} more coatings`}
+          kind="quiet"
+          onPress={() => setAll(true)}
+        />
+      ) : null}
+      <Words size={14} colour="ink2">
+        {`Without what fills hose and pump at each colour.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
+      </Words>
+    </View>
+  );
+}
+
+function Stand({
+  jobId,
+  children,
+}: {
+  jobId: string;
+  children: (loaded: { job: Job; surfaces: readonly Surface[]; kit: Kit }) => ReactNode;
+}) {
   const { job, surfaces, kit, missing, error, retry } = useJob(jobId);
   if (job && surfaces && kit) return children({ job, surfaces, kit });
   return (
     <Screen title={missing ? 'Not here' : 'Job'} backTo="/">
-      {missing ? <ErrorState title="There is no such job" text="It may have been deleted. Go back to the jobs." /> : null}
-      {error ? <ErrorState title="This job cannot be shown now" text="The Fine Spray server does not answer. What is stored is kept there." onRetry={retry} /> : null}
+      {missing ? (
+        <ErrorState title="There is no such job" text="It may have been deleted. Go back to the jobs." />
+      ) : null}
+      {error ? (
+        <ErrorState
+          title="This job cannot be shown now"
+          text="The Fine Spray server does not answer. What is stored is kept there."
+          onRetry={retry}
+        />
+      ) : null}
       {missing || error ? null : <Skeleton rows={6} />}
     </Screen>
   );
@@ -120,8 +159,18 @@ export function JobScreen({ jobId }: { jobId: string }) {
 export function JobSide({ jobId, currentId }: { jobId: string; currentId?: string | undefined }) {
   const { job, surfaces, kit } = useJob(jobId);
   return (
-    <View role="complementary" aria-label="Surfaces of this job" className="w-[320px] border-r border-rule bg-sheet">
-      {job && surfaces && kit ? <SurfaceList job={job} surfaces={surfaces} kit={kit} currentId={currentId} /> : <View className="p-4"><Skeleton rows={8} height={60} /></View>}
+    <View
+      role="complementary"
+      aria-label="Surfaces of this job"
+      className="w-[320px] border-r border-rule bg-sheet"
+    >
+      {job && surfaces && kit ? (
+        <SurfaceList job={job} surfaces={surfaces} kit={kit} currentId={currentId} />
+      ) : (
+        <View className="p-4">
+          <Skeleton rows={8} height={60} />
+        </View>
+      )}
     </View>
   );
 }

@@ -54,17 +54,31 @@ const SurfaceRow = memo(function SurfaceRow({ surface, job, kit, current }: RowP
 });
 
 /** All surfaces of a job; rows are worked out only when they come into sight. */
-export function SurfaceList({ surfaces, job, kit, currentId, header }: { surfaces: readonly Surface[]; job: Job; kit: Kit; currentId?: string | undefined; header?: ReactElement }) {
+export function SurfaceList({
+  surfaces,
+  job,
+  kit,
+  currentId,
+  header,
+}: {
+  surfaces: readonly Surface[];
+  job: Job;
+  kit: Kit;
+  currentId?: string | undefined;
+  header?: ReactElement;
+}) {
   return (
     <FlatList
-      data={surfaces as Surface[]}
+      data={surfaces}
       keyExtractor={({ id }) => id}
       getItemLayout={(_data, index) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * index, index })}
       initialNumToRender={12}
       windowSize={5}
       ListHeaderComponent={header ?? null}
       tabIndex={0}
-      renderItem={({ item }) => <SurfaceRow surface={item} job={job} kit={kit} current={item.id === currentId} />}
+      renderItem={({ item }) => (
+        <SurfaceRow surface={item} job={job} kit={kit} current={item.id === currentId} />
+      )}
     />
   );
 }
@@ -77,7 +91,11 @@ export interface CoatingTotal {
 }
 
 /** Paint by coating over a whole job, largest first; surfaces that are refused are left out and counted. */
-export function coatingTotals(surfaces: readonly Surface[], job: Job, kit: Kit): { totals: CoatingTotal[]; refused: number } {
+export function coatingTotals(
+  surfaces: readonly Surface[],
+  job: Job,
+  kit: Kit,
+): { totals: CoatingTotal[]; refused: number } {
   const byCoating = new Map<string, CoatingTotal>();
   let refused = 0;
   for (const surface of surfaces) {
@@ -88,7 +106,11 @@ export function coatingTotals(surfaces: readonly Surface[], job: Job, kit: Kit):
       continue;
     }
     const before = byCoating.get(surface.coatingId) ?? { name: request.coating.name, paint: 0, surfaces: 0 };
-    byCoating.set(surface.coatingId, { ...before, paint: before.paint + paint.value.value, surfaces: before.surfaces + 1 });
+    byCoating.set(surface.coatingId, {
+      ...before,
+      paint: before.paint + paint.value.value,
+      surfaces: before.surfaces + 1,
+    });
   }
   return { totals: [...byCoating.values()].sort((a, b) => b.paint - a.paint), refused };
 }

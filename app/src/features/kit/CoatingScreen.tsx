@@ -1,5 +1,13 @@
 import type { Coating } from '@fine-spray/contract';
-import { COATING_PROPERTIES, COATING_PROPERTY_NAMES, archetypeOf, checkCoating, coatingInput, showRange, type CoatingProperty } from '@fine-spray/core';
+import {
+  COATING_PROPERTIES,
+  COATING_PROPERTY_NAMES,
+  archetypeOf,
+  checkCoating,
+  coatingInput,
+  showRange,
+  type CoatingProperty,
+} from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { contentOf, keys, useList, useWrites } from '@/data/resources';
@@ -19,8 +27,16 @@ export function CoatingScreen({ coatingId }: { coatingId: string }) {
   return (
     <Screen title="Coating" backTo="/kit">
       {coatings.isPending ? <Skeleton rows={5} /> : null}
-      {coatings.isError ? <ErrorState title="The coating cannot be read now" text="The Fine Spray server does not answer." onRetry={() => void coatings.refetch()} /> : null}
-      {coatings.data ? <ErrorState title="There is no such coating" text="It may have been deleted." /> : null}
+      {coatings.isError ? (
+        <ErrorState
+          title="The coating cannot be read now"
+          text="The Fine Spray server does not answer."
+          onRetry={() => void coatings.refetch()}
+        />
+      ) : null}
+      {coatings.data ? (
+        <ErrorState title="There is no such coating" text="It may have been deleted." />
+      ) : null}
     </Screen>
   );
 }
@@ -36,12 +52,16 @@ function Editing({ coating }: { coating: Coating }) {
   const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
   const [failed, setFailed] = useState<string>();
   const checked = checkCoating({ ...coating, overrides }, system);
-  const blocked = !checked.ok || name.trim() === '' || Object.values(invalid).some((message) => message !== undefined);
+  const blocked =
+    !checked.ok || name.trim() === '' || Object.values(invalid).some((message) => message !== undefined);
   const changed = name !== coating.name || JSON.stringify(overrides) !== JSON.stringify(coating.overrides);
 
   async function store() {
     try {
-      const stored = await put({ id: coating.id, content: { ...contentOf(coating), name, overrides, version: coating.version } });
+      const stored = await put({
+        id: coating.id,
+        content: { ...contentOf(coating), name, overrides, version: coating.version },
+      });
       toast({
         text: `${stored.name} is stored.`,
         undo: () => void put({ id: coating.id, content: { ...contentOf(coating), version: stored.version } }),
@@ -51,7 +71,10 @@ function Editing({ coating }: { coating: Coating }) {
     }
   }
   const give = (property: CoatingProperty, value: number) =>
-    setOverrides({ ...overrides, [property]: { value, basis: 'data-sheet', source: overrides[property]?.source ?? SHEET } });
+    setOverrides({
+      ...overrides,
+      [property]: { value, basis: 'data-sheet', source: overrides[property]?.source ?? SHEET },
+    });
   const takeBack = (property: CoatingProperty) => {
     const { [property]: _gone, ...others } = overrides;
     setOverrides(others);
@@ -59,11 +82,17 @@ function Editing({ coating }: { coating: Coating }) {
 
   return (
     <Screen title={coating.name} above="Coating" backTo="/kit">
-      <TextField label="Name" value={name} error={name.trim() === '' ? 'Coating name is missing.' : undefined} onChange={setName} />
+      <TextField
+        label="Name"
+        value={name}
+        error={name.trim() === '' ? 'Coating name is missing.' : undefined}
+        onChange={setName}
+      />
       <Words colour="ink2">{`Values not given by a data sheet are working defaults for ${archetypeOf(coating.archetype).name.toLowerCase()}, with a range.`}</Words>
       {COATING_PROPERTY_NAMES.map((property) => {
         const input = coatingInput({ ...coating, overrides }, property);
-        const error = !checked.ok && checked.field === `overrides.${property}.value` ? checked.message : undefined;
+        const error =
+          !checked.ok && checked.field === `overrides.${property}.value` ? checked.message : undefined;
         return (
           <View key={property} className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
             <QuantityField
@@ -80,7 +109,9 @@ function Editing({ coating }: { coating: Coating }) {
                 {input.basis === 'default' ? 'Working default' : input.source}
                 {input.low < input.high ? `, ${showRange(input.low, input.high, input.kind, system)}` : ''}
               </Words>
-              {input.basis === 'default' ? null : <Button label="Back to the default" kind="quiet" onPress={() => takeBack(property)} />}
+              {input.basis === 'default' ? null : (
+                <Button label="Back to the default" kind="quiet" onPress={() => takeBack(property)} />
+              )}
             </View>
           </View>
         );

@@ -17,7 +17,11 @@ function Section({ title, empty, children }: { title: string; empty: boolean; ch
       <Words size={18} weight="bold" heading={2}>
         {title}
       </Words>
-      {empty ? <EmptyState title={`No ${title.toLowerCase()} yet`} text="They come with the demo or a kit file." /> : <View className="rounded-2xl border border-rule bg-sheet">{children}</View>}
+      {empty ? (
+        <EmptyState title={`No ${title.toLowerCase()} yet`} text="They come with the demo or a kit file." />
+      ) : (
+        <View className="rounded-2xl border border-rule bg-sheet">{children}</View>
+      )}
     </View>
   );
 }
@@ -35,10 +39,15 @@ function Line({ name, note }: { name: string; note: string }) {
 
 function CoatingLine({ coating }: { coating: Coating }) {
   const { palette } = useTheme();
-  const given = Object.keys(coating.overrides).map((name) => COATING_PROPERTIES[name as CoatingProperty].label.toLowerCase());
+  const given = Object.keys(coating.overrides).map((name) =>
+    COATING_PROPERTIES[name as CoatingProperty].label.toLowerCase(),
+  );
   return (
     <Link href={`/kit/coatings/${coating.id}`} asChild>
-      <Pressable role="link" className="min-h-[56px] flex-row items-center gap-2 border-b border-rule px-4 py-2">
+      <Pressable
+        role="link"
+        className="min-h-[56px] flex-row items-center gap-2 border-b border-rule px-4 py-2"
+      >
         <View className="min-w-0 flex-1">
           <Words weight="semi">{coating.name}</Words>
           <Words size={14} colour="ink2">
@@ -58,7 +67,13 @@ export function KitScreen() {
   const { system } = useUnits();
   return (
     <Screen title="Kit">
-      {failed ? <ErrorState title="The kit cannot be read now" text="The Fine Spray server does not answer." onRetry={retry} /> : null}
+      {failed ? (
+        <ErrorState
+          title="The kit cannot be read now"
+          text="The Fine Spray server does not answer."
+          onRetry={retry}
+        />
+      ) : null}
       {!kit && !failed ? <Skeleton rows={5} /> : null}
       {kit ? (
         <>
@@ -78,7 +93,11 @@ export function KitScreen() {
           </Section>
           <Section title="Hoses" empty={kit.hoses.length === 0}>
             {kit.hoses.map((hose) => (
-              <Line key={hose.id} name={hose.name} note={`${showText(hose.length, 'hoseLength', system)}, ${showText(hose.bore, 'bore', system)} inside`} />
+              <Line
+                key={hose.id}
+                name={hose.name}
+                note={`${showText(hose.length, 'hoseLength', system)}, ${showText(hose.bore, 'bore', system)} inside`}
+              />
             ))}
           </Section>
           <Section title="Tips" empty={kit.tips.length === 0}>

@@ -15,7 +15,10 @@ export function SettingsScreen() {
   const company = useCompany();
   return (
     <Screen title="Settings" above={company.data?.name}>
-      <Labelled label="Large numbers in" note="The other system stands small beside them. Kept on this device.">
+      <Labelled
+        label="Large numbers in"
+        note="The other system stands small beside them. Kept on this device."
+      >
         <Segmented
           label="Units"
           value={system}
@@ -43,8 +46,8 @@ export function SettingsScreen() {
           What the numbers are
         </Words>
         <Words>
-          Worked out from physics and working defaults. Tap any number to see its formula, inputs and range. A data sheet
-          value or your own measurement is trusted more than a default.
+          Worked out from physics and working defaults. Tap any number to see its formula, inputs and range. A
+          data sheet value or your own measurement is trusted more than a default.
         </Words>
         <Words weight="semi">{PRECEDENCE_NOTE}</Words>
       </View>

@@ -1,4 +1,16 @@
-import { orificeDiameter, otherSystem, quantity, show, showRange, showText, to, type Explained, type SetupCard, type TipAdvice } from '@fine-spray/core';
+import {
+  orificeDiameter,
+  otherSystem,
+  quantity,
+  show,
+  showRange,
+  showText,
+  to,
+  type Explained,
+  type SetupCard,
+  type TipAdvice,
+  type UnitSystem,
+} from '@fine-spray/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -27,9 +39,26 @@ export interface SetupCardViewProps {
   readonly stale?: string | undefined;
 }
 
-function Cell({ label, colour = 'ink2', name, onPress, children }: { label: string; colour?: Colour; name: string; onPress: () => void; children: ReactNode }) {
+function Cell({
+  label,
+  colour = 'ink2',
+  name,
+  onPress,
+  children,
+}: {
+  label: string;
+  colour?: Colour;
+  name: string;
+  onPress: () => void;
+  children: ReactNode;
+}) {
   return (
-    <Pressable role="button" aria-label={`${name}. Why this number`} onPress={onPress} className="min-h-[56px] flex-1 basis-[140px] gap-0.5 rounded-xl p-2 hover:bg-identity-tint">
+    <Pressable
+      role="button"
+      aria-label={`${name}. Why this number`}
+      onPress={onPress}
+      className="min-h-[56px] flex-1 basis-[140px] gap-0.5 rounded-xl p-2 hover:bg-identity-tint"
+    >
       <Words size={14} weight="semi" colour={colour}>
         {label}
       </Words>
@@ -38,30 +67,68 @@ function Cell({ label, colour = 'ink2', name, onPress, children }: { label: stri
   );
 }
 
+/** Pressure where to start and where to stop, in both unit systems. */
+function PressureCell({
+  label,
+  name,
+  number,
+  onPress,
+}: {
+  label: string;
+  name: string;
+  number: { start: number; stop: number };
+  onPress: () => void;
+}) {
+  const { system } = useUnits();
+  const range = (units: UnitSystem) => showRange(number.start, number.stop, 'pressure', units);
+  const [digits = '', unit = ''] = range(system).split(' ');
+  return (
+    <Cell label={label} name={`${name} ${range(system)}`} onPress={onPress}>
+      <View className="flex-row items-baseline gap-1">
+        <Words size={digits.length > 8 ? 18 : 22} weight="digits-bold">
+          {digits}
+        </Words>
+        <Words weight="semi">{unit}</Words>
+      </View>
+      <Words size={14} colour="ink2">
+        {range(otherSystem(system))}
+      </Words>
+    </Cell>
+  );
+}
+
 const Rule = () => <View className="h-px bg-rule" />;
 
 /** The signature object: everything to set for one surface, readable at arm's length. Every number opens. */
-export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, onPickTip, stale }: SetupCardViewProps) {
+export function SetupCardView({
+  card,
+  coats,
+  hoseText,
+  fromDataSheet,
+  onOpen,
+  onPickTip,
+  stale,
+}: SetupCardViewProps) {
   const { system } = useUnits();
-  const other = otherSystem(system);
   const { tip } = card.tip.tip;
   const open = (part: CardPart) => () => onOpen(part);
-  const orifice = `${(tip.orificeThou / 1000).toFixed(3)} in`;
-  const pressures = (part: 'gunPressure' | 'pumpPressure', of: typeof system) =>
-    showRange(card[part].start, card[part].stop, 'pressure', of);
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
       <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
         <View className="flex-row items-center gap-4">
-          <Pressable role="button" aria-label={`Tip ${card.tip.code}, ${familyName(tip.family)}. Why this number`} onPress={open('fan')}>
+          <Pressable
+            role="button"
+            aria-label={`Tip ${card.tip.code}, ${familyName(tip.family)}. Why this number`}
+            onPress={open('fan')}
+          >
             <Words size={64} weight="digits-bold" testID="tip-code">
               {card.tip.code}
             </Words>
           </Pressable>
           <View className="min-w-0 flex-1">
             <Words size={18} weight="bold">{`${familyName(tip.family)} tip`}</Words>
-            <Words colour="ink2">{`${tip.fan} → fan ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
-            <Words colour="ink2">{`${String(tip.orificeThou).padStart(2, '0')} → hole ${system === 'us' ? orifice : `${showText(orificeDiameter(tip), 'orifice', 'metric')}, ${orifice}`}`}</Words>
+            <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
+            <Words colour="ink2">{`hole ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
           </View>
         </View>
         <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>
@@ -70,28 +137,26 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
 
       <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
         <View className="flex-row flex-wrap">
-          <Cell label="Gun, start to stop" name={`Gun pressure ${pressures('gunPressure', system)}`} onPress={open('gunPressure')}>
-            <Words size={22} weight="digits-bold">
-              {pressures('gunPressure', system).replace(/ \w+$/, '')}
-              <Words size={18} weight="semi">{` ${show(0, 'pressure', system).unit}`}</Words>
-            </Words>
-            <Words size={14} colour="ink2">
-              {pressures('gunPressure', other)}
-            </Words>
-          </Cell>
-          <Cell label="Pump, start to stop" name={`Pump setting ${pressures('pumpPressure', system)}`} onPress={open('pumpPressure')}>
-            <Words size={22} weight="digits-bold">
-              {pressures('pumpPressure', system).replace(/ \w+$/, '')}
-              <Words size={18} weight="semi">{` ${show(0, 'pressure', system).unit}`}</Words>
-            </Words>
-            <Words size={14} colour="ink2">
-              {pressures('pumpPressure', other)}
-            </Words>
-          </Cell>
+          <PressureCell
+            label="Gun, start to stop"
+            name="Gun pressure"
+            number={card.gunPressure}
+            onPress={open('gunPressure')}
+          />
+          <PressureCell
+            label="Pump, start to stop"
+            name="Pump setting"
+            number={card.pumpPressure}
+            onPress={open('pumpPressure')}
+          />
         </View>
         <Rule />
         <View className="flex-row flex-wrap">
-          <Cell label="Move the gun" name={`Gun speed, ${strokeText(card, system)}`} onPress={open('gunSpeed')}>
+          <Cell
+            label="Move the gun"
+            name={`Gun speed, ${strokeText(card, system)}`}
+            onPress={open('gunSpeed')}
+          >
             <View className="flex-row flex-wrap items-baseline gap-x-2">
               <Words size={22} weight="semi">{`${stroke(card, system)} in`}</Words>
               <Words size={44} weight="digits-bold" testID="stroke-time">
@@ -101,23 +166,42 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
                 </Words>
               </Words>
             </View>
-            <Words size={14} colour="ink2">{`${showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}`}</Words>
+            <Words size={14} colour="ink2">
+              {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
+            </Words>
           </Cell>
-          <Cell label={`Paint, ${coats} ${coats === 1 ? 'coat' : 'coats'}`} name={`Paint ${showText(card.paint.value, 'volume', system)}`} onPress={open('paint')}>
+          <Cell
+            label={`Paint, ${coats} ${coats === 1 ? 'coat' : 'coats'}`}
+            name={`Paint ${showText(card.paint.value, 'volume', system)}`}
+            onPress={open('paint')}
+          >
             <View testID="paint">
               <BigNumber value={card.paint.value} kind="volume" size={44} both={false} />
             </View>
-            <Words size={14} colour="ink2">{`${showRange(card.paint.low, card.paint.high, 'volume', system)} · ${showText(card.area.net, 'area', system)}`}</Words>
+            <Words
+              size={14}
+              colour="ink2"
+            >{`${showRange(card.paint.low, card.paint.high, 'volume', system)} · ${showText(card.area.net, 'area', system)}`}</Words>
           </Cell>
         </View>
         <Rule />
         <View className="flex-row flex-wrap">
-          <Cell label={card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film'} colour="wet" name={`Wet film ${showText(card.wetFilm.value, 'wetFilm', system)}`} onPress={open('wetFilm')}>
+          <Cell
+            label={card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film'}
+            colour="wet"
+            name={`Wet film ${showText(card.wetFilm.value, 'wetFilm', system)}`}
+            onPress={open('wetFilm')}
+          >
             <View testID="wet-film">
               <BigNumber value={card.wetFilm.value} kind="wetFilm" colour="wet" />
             </View>
           </Cell>
-          <Cell label="Dry film" colour="dry" name={`Dry film ${showText(card.dryFilm.value, 'dryFilm', system)}`} onPress={open('dryFilm')}>
+          <Cell
+            label="Dry film"
+            colour="dry"
+            name={`Dry film ${showText(card.dryFilm.value, 'dryFilm', system)}`}
+            onPress={open('dryFilm')}
+          >
             <BigNumber value={card.dryFilm.value} kind="dryFilm" colour="dry" />
           </Cell>
         </View>
@@ -125,10 +209,26 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
         <Rule />
         <View className="flex-row flex-wrap">
           <SmallCell label="Filter" value={`${card.mesh.value} mesh`} onPress={open('mesh')} />
-          <SmallCell label="Thin" value={card.thinningLimit.value > 0 ? `0–${showText(card.thinningLimit.value, 'percent', system)}` : 'not at all'} onPress={open('thinningLimit')} />
+          <SmallCell
+            label="Thin"
+            value={
+              card.thinningLimit.value > 0
+                ? `0–${showText(card.thinningLimit.value, 'percent', system)}`
+                : 'not at all'
+            }
+            onPress={open('thinningLimit')}
+          />
           <SmallCell label="Overlap" value={card.overlap.name} onPress={open('overlap')} />
-          <SmallCell label="Distance" value={showText(card.distance.value, 'distance', system)} onPress={open('distance')} />
-          <SmallCell label="Sag limit" value={showText(card.sagLimit.value, 'wetFilm', system)} onPress={open('sagLimit')} />
+          <SmallCell
+            label="Distance"
+            value={showText(card.distance.value, 'distance', system)}
+            onPress={open('distance')}
+          />
+          <SmallCell
+            label="Sag limit"
+            value={showText(card.sagLimit.value, 'wetFilm', system)}
+            onPress={open('sagLimit')}
+          />
           <SmallCell label="Flow" value={showText(card.flow.value, 'flow', system)} onPress={open('flow')} />
         </View>
         <Rule />
@@ -139,7 +239,12 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
           <Words size={18} weight="bold">
             {containerText(card.containers, system)}
           </Words>
-          <Pressable role="button" aria-label="Hose and pump fill. Why this number" onPress={open('hoseFill')} className="min-h-[24px]">
+          <Pressable
+            role="button"
+            aria-label="Hose and pump fill. Why this number"
+            onPress={open('hoseFill')}
+            className="min-h-[24px]"
+          >
             <Words size={14} colour="ink2">
               {`With ${showText(card.hoseFill.value, 'volume', system)} that fills hose and pump. At worst: ${containerText(card.containersAtWorst, system)}.`}
             </Words>
@@ -147,7 +252,10 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
         </View>
         {fromDataSheet.length > 0 ? (
           <View className="rounded-xl bg-identity-tint p-3" testID="from-data-sheet">
-            <Words colour="identity" weight="semi">{`From the data sheet: ${fromDataSheet.join(', ').toLowerCase()}.`}</Words>
+            <Words
+              colour="identity"
+              weight="semi"
+            >{`From the data sheet: ${fromDataSheet.join(', ').toLowerCase()}.`}</Words>
           </View>
         ) : null}
       </View>
@@ -168,14 +276,20 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
               {advice.code}
             </Words>
             <View className="min-w-0 flex-1">
-              <Words weight="semi" size={14}>{`${familyName(advice.tip.tip.family)}${advice.tip.onRack ? ' · on your rack' : ''}`}</Words>
+              <Words
+                weight="semi"
+                size={14}
+              >{`${familyName(advice.tip.tip.family)}${advice.tip.onRack ? ' · on your rack' : ''}`}</Words>
               <Words size={14} colour="ink2">
                 {advice.reason}
               </Words>
             </View>
           </Pressable>
         ))}
-        <Words size={14} colour="ink2">{`${card.refusedTips} other tips do not work with this paint, pump and hose.`}</Words>
+        <Words
+          size={14}
+          colour="ink2"
+        >{`${card.refusedTips} other tips do not work with this paint, pump and hose.`}</Words>
       </View>
       <Cautions card={card} />
     </View>
@@ -184,7 +298,12 @@ export function SetupCardView({ card, coats, hoseText, fromDataSheet, onOpen, on
 
 function SmallCell({ label, value, onPress }: { label: string; value: string; onPress: () => void }) {
   return (
-    <Pressable role="button" aria-label={`${label} ${value}. Why this number`} onPress={onPress} className="min-h-[56px] min-w-[33%] p-2 hover:bg-identity-tint">
+    <Pressable
+      role="button"
+      aria-label={`${label} ${value}. Why this number`}
+      onPress={onPress}
+      className="min-h-[56px] min-w-[33%] p-2 hover:bg-identity-tint"
+    >
       <Words size={14} colour="ink2">
         {label}
       </Words>
@@ -194,12 +313,12 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
 }
 
 /** "2.4 m" or "8 ft" */
-function stroke(card: SetupCard, system: 'metric' | 'us'): string {
+function stroke(card: SetupCard, system: UnitSystem): string {
   const length = to(quantity(card.stroke.length), system === 'metric' ? 'm' : 'ft');
   return `${Number(length.toFixed(1))} ${system === 'metric' ? 'm' : 'ft'}`;
 }
 
-function strokeText(card: SetupCard, system: 'metric' | 'us'): string {
+function strokeText(card: SetupCard, system: UnitSystem): string {
   return `${stroke(card, system)} in ${showText(card.stroke.time, 'time', system)}`;
 }
 

@@ -21,7 +21,10 @@ export interface WhySheetProps {
   readonly number: Explained;
   readonly onClose: () => void;
   /** Stores a data sheet value for a property of the coating; undefined goes back to the working default. */
-  readonly onOverride: (property: CoatingProperty, override: { value: number; source: string } | undefined) => void;
+  readonly onOverride: (
+    property: CoatingProperty,
+    override: { value: number; source: string } | undefined,
+  ) => void;
 }
 
 /** Low, likely and high on one line: the uncertainty drawn. */
@@ -58,9 +61,18 @@ function InputLine({ input, onOverride }: { input: Input; onOverride: WhySheetPr
         <Words weight="bold">{showText(input.value, input.kind, system)}</Words>
       </View>
       <Words size={14} colour="ink2">
-        {`${BASIS_WORDS[input.basis]}${input.low < input.high ? `, ${showRange(input.low, input.high, input.kind, system)}` : ''}. ${input.source}.`}
+        {input.source.startsWith(BASIS_WORDS[input.basis]) ? '' : `${BASIS_WORDS[input.basis]}. `}
+        {`${input.source}.`}
+        {input.low < input.high ? ` Between ${showRange(input.low, input.high, input.kind, system)}.` : ''}
       </Words>
-      {property && !editing ? <Button label="Use a data sheet value" kind="quiet" className="self-start" onPress={() => setEditing(true)} /> : null}
+      {property && !editing ? (
+        <Button
+          label="Use a data sheet value"
+          kind="quiet"
+          className="self-start"
+          onPress={() => setEditing(true)}
+        />
+      ) : null}
       {property && editing ? (
         <OverrideForm
           input={input}
@@ -78,21 +90,43 @@ function InputLine({ input, onOverride }: { input: Input; onOverride: WhySheetPr
 const USUAL_SOURCE = 'Data sheet';
 
 /** Null closes without a change; undefined goes back to the working default. */
-function OverrideForm({ input, property, onDone }: { input: Input; property: CoatingProperty; onDone: (override: { value: number; source: string } | undefined | null) => void }) {
+function OverrideForm({
+  input,
+  property,
+  onDone,
+}: {
+  input: Input;
+  property: CoatingProperty;
+  onDone: (override: { value: number; source: string } | undefined | null) => void;
+}) {
   const [value, setValue] = useState(input.value);
   const [invalid, setInvalid] = useState<string>();
   const [source, setSource] = useState(input.basis === 'data-sheet' ? input.source : USUAL_SOURCE);
   const { kind, label, bounds } = COATING_PROPERTIES[property];
   return (
     <View className="gap-3">
-      <QuantityField label={`${label} from the data sheet`} kind={kind} value={value} bounds={bounds} onChange={setValue} onInvalid={setInvalid} />
+      <QuantityField
+        label={`${label} from the data sheet`}
+        kind={kind}
+        value={value}
+        bounds={bounds}
+        onChange={setValue}
+        onInvalid={setInvalid}
+      />
       <TextField label="Where it says so" value={source} onChange={setSource} />
       <Words size={14} colour="ink2">
         It holds for this coating in every job.
       </Words>
       <View className="flex-row flex-wrap gap-2">
-        <Button label="Use it" kind="primary" disabled={invalid !== undefined} onPress={() => onDone({ value, source: source.trim() || USUAL_SOURCE })} />
-        {input.basis === 'data-sheet' ? <Button label="Back to the default" onPress={() => onDone(undefined)} /> : null}
+        <Button
+          label="Use it"
+          kind="primary"
+          disabled={invalid !== undefined}
+          onPress={() => onDone({ value, source: source.trim() || USUAL_SOURCE })}
+        />
+        {input.basis === 'data-sheet' ? (
+          <Button label="Back to the default" onPress={() => onDone(undefined)} />
+        ) : null}
         <Button label="Cancel" kind="quiet" onPress={() => onDone(null)} />
       </View>
     </View>

@@ -1,4 +1,12 @@
-import { setupRequest, type Coating, type Hose, type Job, type Sprayer, type SurfaceFields, type Tip } from '@fine-spray/contract';
+import {
+  setupRequest,
+  type Coating,
+  type Hose,
+  type Job,
+  type Sprayer,
+  type SurfaceFields,
+  type Tip,
+} from '@fine-spray/contract';
 import { setupCard, type Result, type SetupCard, type UnitSystem } from '@fine-spray/core';
 import { useMemo, useRef } from 'react';
 import { useList } from '@/data/resources';
@@ -36,7 +44,9 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit) {
   const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
   if (!coating || !sprayer) return undefined;
-  const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)).filter((hose) => hose !== undefined);
+  const hoses = job.hoseIds
+    .map((id) => kit.hoses.find((hose) => hose.id === id))
+    .filter((hose) => hose !== undefined);
   return setupRequest({ surface, coating, sprayer, hoses, lift: job.lift, rack: kit.tips });
 }
 

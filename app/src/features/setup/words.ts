@@ -1,4 +1,13 @@
-import { FAMILY_DATA, quantity, to, unitOf, type Basis, type ContainerCount, type TipFamily, type UnitSystem } from '@fine-spray/core';
+import {
+  FAMILY_DATA,
+  quantity,
+  to,
+  unitOf,
+  type Basis,
+  type ContainerCount,
+  type TipFamily,
+  type UnitSystem,
+} from '@fine-spray/core';
 
 /** What a number stands on, in words. */
 export const BASIS_WORDS: Readonly<Record<Basis, string>> = {

@@ -1,4 +1,11 @@
-import { COUNT_LIMIT, OPENING_KINDS, OPENING_LIMITS, USUAL_OPENINGS, type Opening, type OpeningKind } from '@fine-spray/core';
+import {
+  COUNT_LIMIT,
+  OPENING_KINDS,
+  OPENING_LIMITS,
+  USUAL_OPENINGS,
+  type Opening,
+  type OpeningKind,
+} from '@fine-spray/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { newId } from '@/data/newId';
@@ -20,12 +27,15 @@ export function Openings({ openings, errors, onChange, onInvalid }: OpeningsProp
     onChange(count === 0 ? openings.filter((_opening, at) => at !== index) : replace(index, { count }));
   const replace = (index: number, change: Partial<Opening>) =>
     openings.map((opening, at) => (at === index ? { ...opening, ...change } : opening));
-  const add = (kind: OpeningKind) => onChange([...openings, { id: newId(), kind, count: 1, ...USUAL_OPENINGS[kind] }]);
+  const add = (kind: OpeningKind) =>
+    onChange([...openings, { id: newId(), kind, count: 1, ...USUAL_OPENINGS[kind] }]);
 
   return (
     <View className="gap-2">
       {OPENING_KINDS.map((kind) => {
-        const groups = openings.map((opening, index) => ({ opening, index })).filter(({ opening }) => opening.kind === kind);
+        const groups = openings
+          .map((opening, index) => ({ opening, index }))
+          .filter(({ opening }) => opening.kind === kind);
         const words = OPENING_WORDS[kind];
         return (
           <View key={kind} className="gap-2 rounded-2xl border border-rule p-3">
@@ -40,7 +50,13 @@ export function Openings({ openings, errors, onChange, onInvalid }: OpeningsProp
               return (
                 <View key={opening.id} className="gap-2">
                   <Row label={label}>
-                    <Stepper label={label} value={opening.count} min={0} max={COUNT_LIMIT} onChange={(count) => setCount(index, count)} />
+                    <Stepper
+                      label={label}
+                      value={opening.count}
+                      min={0}
+                      max={COUNT_LIMIT}
+                      onChange={(count) => setCount(index, count)}
+                    />
                   </Row>
                   <View className="flex-row gap-2">
                     {(['width', 'height'] as const).map((side) => (

@@ -17,7 +17,15 @@ export function QuickSetup() {
   if (!kit) {
     return (
       <Screen title="Set-up" above="Without a job">
-        {failed ? <ErrorState title="The kit cannot be read now" text="The Fine Spray server does not answer." onRetry={retry} /> : <Skeleton rows={3} height={220} />}
+        {failed ? (
+          <ErrorState
+            title="The kit cannot be read now"
+            text="The Fine Spray server does not answer."
+            onRetry={retry}
+          />
+        ) : (
+          <Skeleton rows={3} height={220} />
+        )}
       </Screen>
     );
   }
@@ -35,10 +43,15 @@ export function QuickSetup() {
 
 function Quick({ kit, first, sprayerId }: { kit: Kit; first: SetupSurface; sprayerId: string }) {
   const [surface, setSurface] = useState(first);
-  const [job, setJob] = useState<SetupJob>({ sprayerId, hoseIds: kit.hoses.slice(0, 1).map(({ id }) => id), lift: 0 });
+  const [job, setJob] = useState<SetupJob>({
+    sprayerId,
+    hoseIds: kit.hoses.slice(0, 1).map(({ id }) => id),
+    lift: 0,
+  });
   const checked = surfaceFields.safeParse({ ...surface, jobId: NO_JOB, name: 'x', room: '', position: 0 });
   const errors: Record<string, string> = {};
-  if (!checked.success) for (const { path, message } of checked.error.issues) errors[path.map(String).join('.')] ??= message;
+  if (!checked.success)
+    for (const { path, message } of checked.error.issues) errors[path.map(String).join('.')] ??= message;
   return (
     <View className="min-h-0 flex-1">
       <Header title="Set-up" above="Without a job" />
@@ -55,7 +68,11 @@ function Quick({ kit, first, sprayerId }: { kit: Kit; first: SetupSurface; spray
             <Choice
               label="Sprayer"
               value={job.sprayerId}
-              options={kit.sprayers.map(({ id, name, sprayerClass }) => ({ value: id, label: name, note: sprayerClass }))}
+              options={kit.sprayers.map(({ id, name, sprayerClass }) => ({
+                value: id,
+                label: name,
+                note: sprayerClass,
+              }))}
               onChange={(id) => setJob({ ...job, sprayerId: id })}
             />
             <Choice

@@ -3,7 +3,15 @@ import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCa
 import { useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import { SetupCardView, WhySheet, useSetup, type CardPart, type Kit, type SetupJob, type SetupSurface } from '@/features/setup';
+import {
+  SetupCardView,
+  WhySheet,
+  useSetup,
+  type CardPart,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+} from '@/features/setup';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
@@ -26,12 +34,28 @@ export interface SurfaceEditorProps {
 }
 
 function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
-  const total = job.hoseIds.reduce((sum, id) => sum + (kit.hoses.find((hose) => hose.id === id)?.length ?? 0), 0);
-  return total === 0 ? 'no hose' : system === 'metric' ? `${Number(total.toFixed(1))} m hose` : `${Math.round(total / 0.3048)} ft hose`;
+  const total = job.hoseIds.reduce(
+    (sum, id) => sum + (kit.hoses.find((hose) => hose.id === id)?.length ?? 0),
+    0,
+  );
+  return total === 0
+    ? 'no hose'
+    : system === 'metric'
+      ? `${Number(total.toFixed(1))} m hose`
+      : `${Math.round(total / 0.3048)} ft hose`;
 }
 
 /** Answer first, inputs second; side by side when wide. The card is worked out here, with no round trip. */
-export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, above, below }: SurfaceEditorProps) {
+export function SurfaceEditor({
+  surface,
+  job,
+  kit,
+  errors,
+  onChange,
+  onInvalid,
+  above,
+  below,
+}: SurfaceEditorProps) {
   const { system } = useUnits();
   const wide = useWide();
   const toast = useToast();
@@ -41,7 +65,9 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
   const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
   const card = result?.ok ? result.value : lastGood;
   const refusal = result && !result.ok ? result : undefined;
-  const allErrors = refusal ? { ...errors, [refusal.field]: errors[refusal.field] ?? refusal.message } : errors;
+  const allErrors = refusal
+    ? { ...errors, [refusal.field]: errors[refusal.field] ?? refusal.message }
+    : errors;
 
   async function override(property: CoatingProperty, value: { value: number; source: string } | undefined) {
     if (!coating) return;
@@ -49,24 +75,35 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
     const write = (overrides: typeof coating.overrides, version: number) =>
       put({ id: coating.id, content: { ...contentOf(coating), overrides, version } });
     try {
-      const stored = await write(value ? { ...others, [property]: { ...value, basis: 'data-sheet' } } : others, coating.version);
+      const stored = await write(
+        value ? { ...others, [property]: { ...value, basis: 'data-sheet' } } : others,
+        coating.version,
+      );
       const { label } = COATING_PROPERTIES[property];
       toast({
-        text: value ? `${label} of ${coating.name} now comes from the data sheet.` : `${label} is back to the working default.`,
-        undo: () => void write(before ? { ...others, [property]: before } : others, stored.version).catch(say),
+        text: value
+          ? `${label} of ${coating.name} now comes from the data sheet.`
+          : `${label} is back to the working default.`,
+        undo: () =>
+          void write(before ? { ...others, [property]: before } : others, stored.version).catch(say),
       });
     } catch (error) {
       say(error);
     }
   }
-  const say = (error: unknown) => toast({ text: error instanceof Error ? `Not stored: ${error.message}` : 'Not stored.' });
+  const say = (error: unknown) =>
+    toast({ text: error instanceof Error ? `Not stored: ${error.message}` : 'Not stored.' });
 
   const answer = (
     <View className="gap-3">
       {refusal ? (
         <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal">
           <FieldError message={refusal.message} />
-          {card ? <Words size={14} colour="ink2" className="pl-6">The card below is the last one that worked.</Words> : null}
+          {card ? (
+            <Words size={14} colour="ink2" className="pl-6">
+              The card below is the last one that worked.
+            </Words>
+          ) : null}
         </View>
       ) : null}
       {card ? (
@@ -74,7 +111,9 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
           card={card}
           coats={surface.coats}
           hoseText={hoseText(job, kit, system)}
-          fromDataSheet={Object.keys(coating?.overrides ?? {}).map((name) => COATING_PROPERTIES[name as CoatingProperty].label)}
+          fromDataSheet={Object.keys(coating?.overrides ?? {}).map(
+            (name) => COATING_PROPERTIES[name as CoatingProperty].label,
+          )}
           stale={refusal?.message}
           onOpen={setOpen}
           onPickTip={({ code, tip }) => {
@@ -84,7 +123,10 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
           }}
         />
       ) : refusal ? null : (
-        <ErrorState title="No card yet" text="This job's sprayer or this surface's coating is missing from the kit. Choose another one." />
+        <ErrorState
+          title="No card yet"
+          text="This job's sprayer or this surface's coating is missing from the kit. Choose another one."
+        />
       )}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
@@ -95,18 +137,40 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
   const inputs = (
     <View className="gap-5">
       {above}
-      <SurfaceForm surface={surface} coatings={kit.coatings} bestTip={best} errors={allErrors} onChange={onChange} onInvalid={onInvalid} />
+      <SurfaceForm
+        surface={surface}
+        coatings={kit.coatings}
+        bestTip={best}
+        errors={allErrors}
+        onChange={onChange}
+        onInvalid={onInvalid}
+      />
       {below}
     </View>
   );
-  const sheet = open && card ? <WhySheet number={card[open]} onClose={() => setOpen(undefined)} onOverride={(property, value) => void override(property, value)} /> : null;
+  const sheet =
+    open && card ? (
+      <WhySheet
+        number={card[open]}
+        onClose={() => setOpen(undefined)}
+        onOverride={(property, value) => void override(property, value)}
+      />
+    ) : null;
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">
-        <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="mx-auto w-full max-w-[520px] p-4 pb-10">
+        <ScrollView
+          tabIndex={0}
+          className="flex-1"
+          contentContainerClassName="mx-auto w-full max-w-[520px] p-4 pb-10"
+        >
           {answer}
         </ScrollView>
-        <ScrollView tabIndex={0} className="max-w-[420px] flex-1 border-l border-rule" contentContainerClassName="p-4 pb-10">
+        <ScrollView
+          tabIndex={0}
+          className="max-w-[420px] flex-1 border-l border-rule"
+          contentContainerClassName="p-4 pb-10"
+        >
           {inputs}
         </ScrollView>
         {sheet}
@@ -114,7 +178,11 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
     );
   }
   return (
-    <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10">
+    <ScrollView
+      tabIndex={0}
+      className="flex-1"
+      contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
+    >
       {answer}
       {inputs}
       {sheet}
@@ -124,5 +192,7 @@ export function SurfaceEditor({ surface, job, kit, errors, onChange, onInvalid, 
 
 /** What "use another tip" starts from: the tip on the card. */
 function tipOn(card: SetupCard | undefined) {
-  return card ? { code: card.tip.code, family: card.tip.tip.tip.family } : { code: '515', family: 'standard' as const };
+  return card
+    ? { code: card.tip.code, family: card.tip.tip.tip.family }
+    : { code: '515', family: 'standard' as const };
 }

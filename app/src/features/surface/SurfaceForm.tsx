@@ -8,7 +8,14 @@ import { FieldError, Labelled, QuantityField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
-import { CONDITION_OPTIONS, ELEMENT_OPTIONS, KIND_OPTIONS, SHAPE_OPTIONS, SIDE_OPTIONS, WIND_OPTIONS } from './labels';
+import {
+  CONDITION_OPTIONS,
+  ELEMENT_OPTIONS,
+  KIND_OPTIONS,
+  SHAPE_OPTIONS,
+  SIDE_OPTIONS,
+  WIND_OPTIONS,
+} from './labels';
 import { Openings } from './Openings';
 import { TipField } from './TipField';
 
@@ -27,7 +34,8 @@ export function SurfaceForm({ surface, coatings, bestTip, errors, onChange, onIn
   const { geometry } = surface;
   const coating = coatings.find(({ id }) => id === surface.coatingId);
   const thinLimit = coating ? coatingInput(coating, 'thinningLimit').value : 0.5;
-  const setGeometry = (change: Partial<typeof geometry>) => onChange({ geometry: { ...geometry, ...change } });
+  const setGeometry = (change: Partial<typeof geometry>) =>
+    onChange({ geometry: { ...geometry, ...change } });
   const length = (part: 'width' | 'height', label: string) => (
     <View className="min-w-0 flex-1">
       <QuantityField
@@ -53,7 +61,13 @@ export function SurfaceForm({ surface, coatings, bestTip, errors, onChange, onIn
             label="Shape"
             value={geometry.shape}
             options={SHAPE_OPTIONS}
-            onChange={(shape) => setGeometry(shape === 'gable' ? { shape, ridge: geometry.ridge ?? geometry.height + geometry.width / 3 } : { shape, ridge: undefined })}
+            onChange={(shape) =>
+              setGeometry(
+                shape === 'gable'
+                  ? { shape, ridge: geometry.ridge ?? geometry.height + geometry.width / 3 }
+                  : { shape, ridge: undefined },
+              )
+            }
           />
         </Labelled>
         {geometry.shape === 'gable' ? (
@@ -69,31 +83,79 @@ export function SurfaceForm({ surface, coatings, bestTip, errors, onChange, onIn
         ) : null}
         <View className="flex-row items-center justify-between">
           <Words>Pieces alike</Words>
-          <Stepper label="Pieces alike" value={geometry.count} min={1} max={500} onChange={(count) => setGeometry({ count })} />
+          <Stepper
+            label="Pieces alike"
+            value={geometry.count}
+            min={1}
+            max={500}
+            onChange={(count) => setGeometry({ count })}
+          />
         </View>
       </Group>
       <Group title="Openings">
-        <Openings openings={geometry.openings} errors={errors} onChange={(openings) => setGeometry({ openings })} onInvalid={onInvalid} />
+        <Openings
+          openings={geometry.openings}
+          errors={errors}
+          onChange={(openings) => setGeometry({ openings })}
+          onInvalid={onInvalid}
+        />
         {errors['geometry.openings'] ? <FieldError message={errors['geometry.openings']} /> : null}
       </Group>
       <Group title="What it is">
-        <Choice label="Piece" value={surface.element} options={ELEMENT_OPTIONS} onChange={(element) => onChange({ element })} />
-        <Choice label="Surface" value={surface.kind} options={KIND_OPTIONS} onChange={(kind) => onChange({ kind })} />
-        <Segmented label="Inside or outside" value={surface.side} options={SIDE_OPTIONS} onChange={(side) => onChange({ side })} />
-        <Segmented label="Condition" value={surface.condition} options={CONDITION_OPTIONS} onChange={(condition) => onChange({ condition })} />
-        {surface.side === 'outside' ? <Segmented label="Wind" value={surface.wind} options={WIND_OPTIONS} onChange={(wind) => onChange({ wind })} /> : null}
+        <Choice
+          label="Piece"
+          value={surface.element}
+          options={ELEMENT_OPTIONS}
+          onChange={(element) => onChange({ element })}
+        />
+        <Choice
+          label="Surface"
+          value={surface.kind}
+          options={KIND_OPTIONS}
+          onChange={(kind) => onChange({ kind })}
+        />
+        <Segmented
+          label="Inside or outside"
+          value={surface.side}
+          options={SIDE_OPTIONS}
+          onChange={(side) => onChange({ side })}
+        />
+        <Segmented
+          label="Condition"
+          value={surface.condition}
+          options={CONDITION_OPTIONS}
+          onChange={(condition) => onChange({ condition })}
+        />
+        {surface.side === 'outside' ? (
+          <Segmented
+            label="Wind"
+            value={surface.wind}
+            options={WIND_OPTIONS}
+            onChange={(wind) => onChange({ wind })}
+          />
+        ) : null}
       </Group>
       <Group title="Coating">
         <Choice
           label="Coating"
           value={surface.coatingId}
-          options={coatings.map(({ id, name, archetype }) => ({ value: id, label: name, note: archetypeOf(archetype).base === 'solvent' ? 'Carries solvent' : 'Water-borne' }))}
+          options={coatings.map(({ id, name, archetype }) => ({
+            value: id,
+            label: name,
+            note: archetypeOf(archetype).base === 'solvent' ? 'Carries solvent' : 'Water-borne',
+          }))}
           error={errors['coatingId']}
           onChange={(coatingId) => onChange({ coatingId })}
         />
         <View className="flex-row items-center justify-between">
           <Words>Coats</Words>
-          <Stepper label="Coats" value={surface.coats} min={1} max={9} onChange={(coats) => onChange({ coats })} />
+          <Stepper
+            label="Coats"
+            value={surface.coats}
+            min={1}
+            max={9}
+            onChange={(coats) => onChange({ coats })}
+          />
         </View>
         <QuantityField
           label="Thinner, per volume of paint"
@@ -106,7 +168,13 @@ export function SurfaceForm({ surface, coatings, bestTip, errors, onChange, onIn
         />
       </Group>
       <Group title="Tip">
-        <TipField chosen={surface.tip} best={bestTip} error={errors['tip'] ?? errors['tip.code']} onChange={(tip) => onChange({ tip })} onInvalid={(message) => onInvalid('tip', message)} />
+        <TipField
+          chosen={surface.tip}
+          best={bestTip}
+          error={errors['tip'] ?? errors['tip.code']}
+          onChange={(tip) => onChange({ tip })}
+          onInvalid={(message) => onInvalid('tip', message)}
+        />
       </Group>
     </View>
   );

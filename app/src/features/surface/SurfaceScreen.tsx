@@ -26,14 +26,21 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
     const again = () => [retry(), jobs.refetch(), surfaces.refetch()];
     return (
       <Screen title="Surface" backTo={backTo}>
-        <ErrorState title="This surface cannot be shown now" text="The Fine Spray server does not answer. What you entered before is kept there." onRetry={() => void again()} />
+        <ErrorState
+          title="This surface cannot be shown now"
+          text="The Fine Spray server does not answer. What you entered before is kept there."
+          onRetry={() => void again()}
+        />
       </Screen>
     );
   }
   if (jobs.data && surfaces.data && kit) {
     return (
       <Screen title="Not here" backTo={backTo}>
-        <ErrorState title="There is no such surface in this job" text="It may have been deleted. Go back to the list." />
+        <ErrorState
+          title="There is no such surface in this job"
+          text="It may have been deleted. Go back to the list."
+        />
       </Screen>
     );
   }
@@ -73,9 +80,18 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
 
   return (
     <View className="min-h-0 flex-1">
-      <Header title={draft.name || row.name} above={[job.name, draft.room].filter(Boolean).join(' · ')} backTo={back} />
+      <Header
+        title={draft.name || row.name}
+        above={[job.name, draft.room].filter(Boolean).join(' · ')}
+        backTo={back}
+      />
       <View className="flex-row flex-wrap items-center gap-2 px-4 pb-1">
-        <Words size={14} colour={held || saveState.kind === 'conflict' ? 'danger' : 'ink2'} role="status" testID="save-state">
+        <Words
+          size={14}
+          colour={held || saveState.kind === 'conflict' ? 'danger' : 'ink2'}
+          role="status"
+          testID="save-state"
+        >
           {saveText(saveState, held)}
         </Words>
         {saveState.kind === 'conflict' ? (
@@ -94,8 +110,18 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
         onInvalid={onInvalid}
         above={
           <View className="gap-3">
-            <TextField label="Name" value={draft.name} error={errors['name']} onChange={(name) => change({ name })} />
-            <TextField label="Room or part" value={draft.room} error={errors['room']} onChange={(room) => change({ room })} />
+            <TextField
+              label="Name"
+              value={draft.name}
+              error={errors['name']}
+              onChange={(name) => change({ name })}
+            />
+            <TextField
+              label="Room or part"
+              value={draft.room}
+              error={errors['room']}
+              onChange={(room) => change({ room })}
+            />
           </View>
         }
         below={<Button label="Delete this surface" kind="danger" onPress={() => void deleteIt()} />}

@@ -17,7 +17,10 @@ export interface TipFieldProps {
   readonly onInvalid: (message: string | undefined) => void;
 }
 
-const FAMILY_OPTIONS = TIP_FAMILIES.map((value) => ({ value, label: value.charAt(0).toUpperCase() + value.slice(1) }));
+const FAMILY_OPTIONS = TIP_FAMILIES.map((value) => ({
+  value,
+  label: value.charAt(0).toUpperCase() + value.slice(1),
+}));
 
 /** The tip: the best one, or another by code and family. A code that cannot be read keeps the tip as it was. */
 export function TipField({ chosen, best, error, onChange, onInvalid }: TipFieldProps) {

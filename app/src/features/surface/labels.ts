@@ -15,7 +15,11 @@ export const ELEMENT_OPTIONS = ELEMENTS.map((value: Element) => ({ value, label:
 
 export const KIND_OPTIONS = SURFACE_KIND_IDS.map((value: SurfaceKind) => {
   const { name, texture, absorbed } = SURFACE_KINDS[value];
-  return { value, label: name, note: `${texture.toFixed(2)} × its flat area; bare it drinks ${(absorbed * 1000).toFixed(2)} L/m²` };
+  return {
+    value,
+    label: name,
+    note: `${texture.toFixed(2)} × its flat area; bare it drinks ${(absorbed * 1000).toFixed(2)} L/m²`,
+  };
 });
 
 export const SIDE_OPTIONS: readonly { value: Side; label: string }[] = [

@@ -1,7 +1,12 @@
 import type { Coating, SurfaceFields } from '@fine-spray/contract';
 
 /** A wall to start from: sizes of a usual room, the first wall coating of the kit. No empty form. */
-export function newSurface(jobId: string, coatings: readonly Coating[], position: number, room: string): SurfaceFields | undefined {
+export function newSurface(
+  jobId: string,
+  coatings: readonly Coating[],
+  position: number,
+  room: string,
+): SurfaceFields | undefined {
   const coating = coatings.find(({ archetype }) => archetype === 'wall-matt') ?? coatings[0];
   if (!coating) return undefined;
   return {

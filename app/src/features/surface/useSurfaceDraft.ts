@@ -12,7 +12,9 @@ const contentOfSurface = (row: Surface): Content => {
 };
 
 /** First sentence for each field. */
-function sentences(issues: readonly { path: readonly PropertyKey[]; message: string }[]): Record<string, string> {
+function sentences(
+  issues: readonly { path: readonly PropertyKey[]; message: string }[],
+): Record<string, string> {
   const byField: Record<string, string> = {};
   for (const { path, message } of issues) byField[path.map(String).join('.')] ??= message;
   return byField;
@@ -27,8 +29,17 @@ export function useSurfaceDraft(row: Surface) {
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
   const version = useRef(row.version);
   const { put } = useWrites('surfaces', keys.surfaces(row.jobId));
-  const { state, change: autosave, drop, flush } = useAutosave<Content>(async (content, leaving) => {
-    const stored = await put({ id: row.id, content: { ...content, version: version.current }, keepalive: leaving });
+  const {
+    state,
+    change: autosave,
+    drop,
+    flush,
+  } = useAutosave<Content>(async (content, leaving) => {
+    const stored = await put({
+      id: row.id,
+      content: { ...content, version: version.current },
+      keepalive: leaving,
+    });
     version.current = stored.version;
   });
 
@@ -68,6 +79,7 @@ export function useSurfaceDraft(row: Surface) {
     },
     [state, drop, autosave, flush],
   );
-  const held = Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;
+  const held =
+    Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;
   return { draft, errors, held, saveState: state, change, onInvalid, resolve, flush };
 }

@@ -10,7 +10,7 @@ interface Theme {
   readonly dark: boolean;
   /** Colours for drawings; classes use the same tokens through CSS variables. */
   readonly palette: Palette;
-  setChoice(choice: ThemeChoice): void;
+  readonly setChoice: (choice: ThemeChoice) => void;
 }
 
 const ThemeContext = createContext<Theme>({
@@ -21,7 +21,8 @@ const ThemeContext = createContext<Theme>({
 });
 
 const DARK_QUERY = '(prefers-color-scheme: dark)';
-const media = () => (typeof window !== 'undefined' && 'matchMedia' in window ? window.matchMedia(DARK_QUERY) : undefined);
+const media = () =>
+  typeof window !== 'undefined' && 'matchMedia' in window ? window.matchMedia(DARK_QUERY) : undefined;
 
 function useSystemDark(): boolean {
   const [dark, setDark] = useState(() => media()?.matches ?? false);

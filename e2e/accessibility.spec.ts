@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, test, type Page } from '@playwright/test';
+import { address, demoJob, demoSurface } from './pages';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  readonly id: string;
+  readonly nodes: readonly { readonly html: string; readonly failureSummary?: string }[];
+}
+
+async function violations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  const found = await page.evaluate(async () => {
+    const { axe } = globalThis as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } };
+    return (await axe.run()).violations;
+  });
+  return found.flatMap(({ id, nodes }) =>
+    nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary ?? ''}`),
+  );
+}
+
+const SCREENS: Record<string, () => Promise<string>> = {
+  jobs: () => Promise.resolve('/'),
+  job: () => demoJob(),
+  surface: () => demoSurface('North wall'),
+  'surface outside': () => demoSurface('Lake gable'),
+  'quick set-up': () => Promise.resolve('/set-up'),
+  kit: () => Promise.resolve('/kit'),
+  settings: () => Promise.resolve('/settings'),
+  emergency: () => Promise.resolve('/emergency'),
+  'unknown address': () => Promise.resolve('/nowhere/at/all'),
+};
+
+for (const theme of ['light', 'dark'] as const) {
+  for (const [name, path] of Object.entries(SCREENS)) {
+    test(`${name}, ${theme}: no accessibility violations`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: theme });
+      await page.goto(`${address()}${await path()}`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.getByRole('status', { name: 'Loading' })).toHaveCount(0);
+      await page.evaluate(() => document.fonts.ready);
+      expect(await violations(page)).toEqual([]);
+    });
+  }
+
+  test(`the sheets, ${theme}: no accessibility violations`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto(`${address()}${await demoSurface('North wall')}`);
+    await page.getByRole('button', { name: /^Wet film .* Why/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Use a data sheet value' }).first().click();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Coating: / }).click();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  test(`a coating, ${theme}: no accessibility violations`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto(`${address()}/kit`);
+    await page.getByRole('link', { name: /Interior wall satin/ }).click();
+    await expect(page.getByLabel('Volume solids, %')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+  });
+}

@@ -1,0 +1,204 @@
+import { expect, test } from '@playwright/test';
+import { address, choose, demoJob, demoSurface, makeWall, stored } from './pages';
+
+test('the printed address opens the demo company with its jobs', async ({ page }) => {
+  await page.goto(address());
+  await expect(page).toHaveTitle('Jobs · Millrace Decorating – Fine Spray');
+  for (const job of ['Tern Boathouse', 'Kiln House, ground floor', 'Orchard Row 3']) {
+    await expect(page.getByRole('link', { name: new RegExp(job) })).toBeVisible();
+  }
+});
+
+test('a new wall shows its set-up card before anything is touched, and the card follows every input', async ({
+  page,
+}) => {
+  await makeWall(page);
+  const card = page.getByTestId('setup-card');
+  for (const label of [
+    'Gun pressure',
+    'Pump setting',
+    'Gun speed',
+    'Paint',
+    'Wet film',
+    'Dry film',
+    'Filter 60 mesh',
+    'Thin',
+    'Overlap',
+    'Distance',
+  ]) {
+    await expect(card.getByRole('button', { name: new RegExp(`^${label}`) })).toBeVisible();
+  }
+  await expect(card.getByRole('button', { name: /^Fit \d+ .* instead/ })).toHaveCount(2);
+  await expect(page.getByRole('img', { name: /^Film to scale: sag limit .*wet .*dry/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Pump to wall: .* fan \d+ mm wide/ })).toBeVisible();
+
+  // From here on nothing may be asked of the server for the card to move.
+  await page.route('**/api/**', (route) => route.abort());
+  const paint = page.getByTestId('paint');
+  const before = await paint.textContent();
+  await page.getByLabel('Width, m').first().fill('8');
+  await expect(paint).not.toHaveText(before ?? '');
+  const wide = await paint.textContent();
+  await page.getByRole('button', { name: 'Windows: one more' }).click();
+  await page.getByRole('button', { name: 'Windows: one more' }).click();
+  await expect(paint).not.toHaveText(wide ?? '');
+  await page.getByLabel('Window width, m').fill('2');
+  await choose(page, 'Coating', /High-build masonry/);
+  await expect(page.getByTestId('refusal')).toContainText('No tip works');
+  await choose(page, 'Coating', /Trim enamel, water-borne/);
+  await choose(page, 'Piece', 'Door');
+  await expect(card).toContainText('fine-finish tip');
+  await page.unroute('**/api/**');
+  await stored(page);
+});
+
+test('what is described is stored, and is there after a reload', async ({ page }) => {
+  await makeWall(page);
+  await page.getByLabel('Name').fill('Long wall <b>éà</b> 🎨');
+  await page.getByLabel('Width, m').first().fill('7.3');
+  await choose(page, 'Surface', /^Render, coarse/);
+  await page.getByRole('radio', { name: 'Outside' }).click();
+  await page.getByRole('radio', { name: 'Breeze' }).click();
+  await page.getByRole('button', { name: 'Doors: one more' }).click();
+  await page.getByRole('button', { name: 'Coats: one more' }).click();
+  await stored(page);
+  const card = await page.getByTestId('setup-card').innerText();
+  await page.reload();
+  await expect(page.getByLabel('Name')).toHaveValue('Long wall <b>éà</b> 🎨');
+  await expect(page.getByLabel('Width, m').first()).toHaveValue('7.3');
+  await expect(page.getByRole('radio', { name: 'Breeze' })).toBeChecked();
+  expect(await page.getByTestId('setup-card').innerText()).toBe(card);
+  await page.goBack();
+  await page.goForward();
+  await expect(page).toHaveTitle(/^Long wall .* – Fine Spray$/);
+});
+
+test('any number opens its formula, inputs and source, and a data sheet value moves the card and is said', async ({
+  page,
+}) => {
+  await makeWall(page);
+  await choose(page, 'Coating', /^Metal primer/);
+  const wet = page.getByTestId('wet-film');
+  const before = await wet.textContent();
+  await page.getByRole('button', { name: /^Wet film .* Why/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('WFT = DFT · (1 + r) ÷ VS');
+  await expect(sheet).toContainText('Working default for metal primer');
+  await sheet.getByRole('button', { name: 'Use a data sheet value' }).nth(1).click();
+  await sheet.getByLabel('Volume solids from the data sheet, %').fill('52');
+  await sheet.getByLabel('Where it says so').fill('Data sheet, issue 7');
+  await sheet.getByRole('button', { name: 'Use it' }).click();
+  await expect(sheet).toContainText('Data sheet, issue 7');
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(wet).not.toHaveText(before ?? '');
+  await expect(page.getByTestId('from-data-sheet')).toContainText('volume solids');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(wet).toHaveText(before ?? '');
+  await expect(page.getByTestId('from-data-sheet')).toHaveCount(0);
+});
+
+test('every number of the card opens', async ({ page }) => {
+  await page.goto(`${address()}${await demoSurface('North wall')}`);
+  const numbers = page.getByTestId('setup-card').getByRole('button', { name: /Why this number/ });
+  await expect(numbers.first()).toBeVisible();
+  const count = await numbers.count();
+  expect(count).toBeGreaterThan(12);
+  for (let index = 0; index < count; index += 1) {
+    await numbers.nth(index).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet).toContainText('Source:');
+    await expect(sheet).toContainText('Holds:');
+    await page.keyboard.press('Escape');
+    await expect(sheet).toHaveCount(0);
+  }
+});
+
+test('metric and US change places, and the choice is kept', async ({ page }) => {
+  const wall = `${address()}${await demoSurface('North wall')}`;
+  await page.goto(wall);
+  await expect(page.getByTestId('paint')).toContainText('L');
+  await page.goto(`${address()}/settings`);
+  await page.getByRole('radio', { name: 'US' }).click();
+  await page.goto(wall);
+  await expect(page.getByTestId('paint')).toContainText('gal');
+  await expect(page.getByTestId('wet-film')).toContainText('mil');
+  await expect(page.getByLabel('Width, ft').first()).toHaveValue(/^31\.49/);
+});
+
+test('a deleted surface comes back by undo, with all it had', async ({ page }) => {
+  await makeWall(page);
+  await page.getByLabel('Name').fill('Wall to lose');
+  await page.getByRole('button', { name: 'Doors: one more' }).click();
+  await stored(page);
+  const url = page.url();
+  await page.getByRole('button', { name: 'Delete this surface' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /Wall to lose/ }).first()).toBeVisible();
+  await page.goto(url);
+  await expect(page.getByRole('group', { name: 'Doors' })).toContainText('1');
+});
+
+test('a job is renamed, its hose changed, and deleted only after asking', async ({ page }) => {
+  await makeWall(page);
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Details' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Name').fill('Boat shed');
+  await choose(page, 'Hose at the pump', 'Three eighths, 15 m');
+  await sheet.getByRole('button', { name: 'Store' }).click();
+  await expect(page.getByRole('heading', { name: 'Boat shed' })).toBeVisible();
+  await expect(page.getByText(/Three eighths, 15 m/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Details' }).click();
+  await sheet.getByRole('button', { name: 'Delete this job' }).click();
+  await sheet.getByRole('button', { name: 'Delete the job' }).click();
+  await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Boat shed/ })).toHaveCount(0);
+});
+
+test('the emergency card is one tap away on every screen', async ({ page }) => {
+  const screens = [
+    '/',
+    '/set-up',
+    '/kit',
+    '/settings',
+    await demoJob(),
+    await demoSurface('North wall'),
+    '/nowhere',
+  ];
+  for (const screen of screens) {
+    await page.goto(`${address()}${screen}`);
+    await page.getByRole('link', { name: /Injured/ }).click();
+    await expect(page.getByText('Go to an emergency department now.', { exact: false })).toBeVisible();
+    await expect(page.getByText('No tourniquet.', { exact: false })).toBeVisible();
+  }
+});
+
+test('two people on one wall: the second is shown both and loses nothing', async ({ page, context }) => {
+  await makeWall(page);
+  await page.getByLabel('Name').fill('Shared wall');
+  await stored(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await other.getByLabel('Width, m').first().fill('5');
+  await stored(other);
+  await page.getByLabel('Height, m').first().fill('3');
+  await expect(page.getByTestId('save-state')).toHaveText('Changed elsewhere');
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await stored(page);
+  await page.reload();
+  await expect(page.getByLabel('Height, m').first()).toHaveValue('3');
+  await expect(page.getByLabel('Width, m').first()).toHaveValue('4');
+});
+
+test('keys lead about: places, emergency card, units, list of keys', async ({ page }) => {
+  await page.goto(address());
+  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/kit$/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Keyboard shortcuts');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('e');
+  await expect(page).toHaveURL(/\/emergency$/);
+});

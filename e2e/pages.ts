@@ -1,0 +1,47 @@
+import { expect, type Page } from '@playwright/test';
+
+export const address = (): string => process.env['FINE_SPRAY_ADDRESS'] ?? '';
+
+export interface Listed {
+  readonly id: string;
+  readonly name: string;
+}
+
+async function items(path: string): Promise<Listed[]> {
+  const response = await fetch(`${address()}${path}`);
+  return ((await response.json()) as { items: Listed[] }).items;
+}
+
+/** Address of a demo job, and of one of its surfaces by name. */
+export async function demoJob(name = 'Tern Boathouse'): Promise<string> {
+  const job = (await items('/api/jobs')).find((one) => one.name === name);
+  if (!job) throw new Error(`no job ${name}`);
+  return `/jobs/${job.id}`;
+}
+
+export async function demoSurface(name: string): Promise<string> {
+  const job = await demoJob();
+  const surface = (await items(`/api${job}/surfaces`)).find((one) => one.name === name);
+  if (!surface) throw new Error(`no surface ${name}`);
+  return `${job}/surfaces/${surface.id}`;
+}
+
+/** Makes a job with one wall through the interface and ends on the wall's screen. */
+export async function makeWall(page: Page): Promise<void> {
+  await page.goto(`${address()}/`);
+  await page.getByRole('button', { name: 'New job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Add a surface' }).click();
+  await expect(page).toHaveURL(/\/surfaces\/[0-9a-f-]{36}$/);
+  await expect(page.getByTestId('setup-card')).toBeVisible();
+}
+
+export async function stored(page: Page): Promise<void> {
+  await expect(page.getByTestId('save-state')).toHaveText('Stored');
+}
+
+/** Chooses from the list a "Choice" field opens. */
+export async function choose(page: Page, field: string, option: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${field}: `) }).click();
+  await page.getByRole('radio', { name: option }).click();
+}

@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium; nothing is downloaded. */
+const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+/** Specs about the command itself need no browser size. */
+const COMMANDS = /(command|restart)\.spec\.ts/;
+
+export default defineConfig({
+  testDir: '.',
+  globalSetup: './global-setup.ts',
+  workers: 1,
+  timeout: 60_000,
+  retries: 0,
+  reporter: [['line'], ['json', { outputFile: process.env['E2E_REPORT'] ?? '../.build/e2e.json' }]],
+  outputDir: '../test-results',
+  use: { launchOptions, trace: 'off', screenshot: 'off', serviceWorkers: 'block' },
+  projects: [
+    { name: 'phone', testIgnore: COMMANDS, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', testIgnore: COMMANDS, use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'command',
+      testMatch: COMMANDS,
+      use: { viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' },
+    },
+  ],
+});

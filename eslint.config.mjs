@@ -1,0 +1,131 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/** Imports run one way: core <- contract <- server, app; routes <- features <- ui, data. */
+const restrict = (patterns) => ({ 'no-restricted-imports': ['error', { patterns }] });
+const upward = (group, message) => ({ group, message });
+const LUCIDE = {
+  regex: '^lucide-react-native$',
+  allowTypeImports: true,
+  message: 'Import one icon by its deep path: the root brings all of them.',
+};
+
+export default tseslint.config(
+  {
+    ignores: ['**/dist/**', '**/node_modules/**', '.build/**', 'app/.expo/**', 'app/public/**', '**/*.d.ts'],
+  },
+  js.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [...tseslint.configs.strictTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-confusing-void-expression': 'off',
+      '@typescript-eslint/no-unnecessary-condition': 'off',
+      // Branding a number or naming a schema's type takes a parameter that is used once.
+      '@typescript-eslint/no-unnecessary-type-parameters': 'off',
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    rules: {
+      ...restrict([
+        upward(['@fine-spray/*'], 'The core stands on nothing of ours.'),
+        upward(
+          ['react', 'react-*', 'node:*', 'knex', 'pg', 'express', 'zod'],
+          'The core has no interface, no Node, no database.',
+        ),
+      ]),
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'Date',
+        'performance',
+        'setTimeout',
+        'fetch',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness is passed in.' },
+      ],
+    },
+  },
+  {
+    files: ['contract/src/**/*.ts'],
+    rules: restrict([
+      upward(
+        ['@fine-spray/server', '@fine-spray/app', 'react*', 'express', 'knex', 'node:*'],
+        'The contract stands on the core alone.',
+      ),
+    ]),
+  },
+  {
+    files: ['server/src/**/*.ts'],
+    rules: restrict([
+      upward(['@fine-spray/app', 'react*', 'expo*'], 'The server does not know the application.'),
+    ]),
+  },
+  {
+    files: ['app/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: {
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
+      '@typescript-eslint/no-restricted-imports': ['error', { patterns: [LUCIDE] }],
+      ...restrict([
+        upward(
+          ['@fine-spray/server', '@fine-spray/contract/openapi'],
+          'The application speaks to the server over the API.',
+        ),
+        upward(['@/features/*/*'], 'Features know each other by their index only.'),
+        upward(['@/app/*'], 'Nothing imports a route.'),
+      ]),
+    },
+  },
+  {
+    // In svg, x and y are attributes of text and shapes, not deprecated styles.
+    files: ['app/src/features/setup/{Scene,FilmSection}.tsx'],
+    rules: { '@typescript-eslint/no-deprecated': 'off' },
+  },
+  {
+    files: ['app/src/ui/**/*.{ts,tsx}', 'app/src/data/**/*.{ts,tsx}'],
+    rules: restrict([upward(['@/features/*', '@/app/*'], 'ui and data stand below the features.')]),
+  },
+  {
+    files: ['**/*.test.{ts,tsx}'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
+    files: ['**/*.{js,mjs,cjs}'],
+    extends: [tseslint.configs.disableTypeChecked],
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+        globalThis: 'readonly',
+        jest: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        fetch: 'readonly',
+        performance: 'readonly',
+        Buffer: 'readonly',
+        window: 'readonly',
+        document: 'readonly',
+        clearTimeout: 'readonly',
+        AbortSignal: 'readonly',
+      },
+    },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+);
