@@ -15,21 +15,21 @@ test('a new wall shows its set-up card before anything is touched, and the card 
   await makeWall(page);
   const card = page.getByTestId('setup-card');
   for (const label of [
-    'Gun pressure',
-    'Pump setting',
-    'Gun speed',
-    'Paint',
+    'Gun, start',
+    'Pump, start',
+    'Move the gun 2.4 m in',
+    'Paint, 2 coats',
     'Wet film',
     'Dry film',
-    'Filter 60 mesh',
+    'Filter',
     'Thin',
     'Overlap',
     'Distance',
   ]) {
-    await expect(card.getByRole('button', { name: new RegExp(`^${label}`) })).toBeVisible();
+    await expect(card.getByRole('button', { name: new RegExp(`^${label}.*Why this number$`) })).toBeVisible();
   }
-  await expect(card.getByRole('button', { name: /^Fit \d+ .* instead/ })).toHaveCount(2);
-  await expect(page.getByRole('img', { name: /^Film to scale: sag limit .*wet .*dry/ })).toBeVisible();
+  await expect(card.getByRole('button', { name: /Fit it instead/ })).toHaveCount(2);
+  await expect(page.getByRole('img', { name: /^Film to scale: sag limit .*wet .*dry / })).toBeVisible();
   await expect(page.getByRole('img', { name: /^Pump to wall: .* fan \d+ mm wide/ })).toBeVisible();
 
   // From here on nothing may be asked of the server for the card to move.

@@ -15,17 +15,10 @@ export interface SheetProps {
 export function Sheet({ title, onClose, children }: SheetProps) {
   const wide = useWide();
   return (
-    <Modal transparent visible onRequestClose={onClose} animationType="none">
+    <Modal aria-label={title} transparent visible onRequestClose={onClose} animationType="none">
       <View className={`flex-1 ${wide ? 'flex-row justify-end' : 'justify-end'}`}>
-        <Pressable
-          aria-label="Close"
-          role="button"
-          tabIndex={-1}
-          onPress={onClose}
-          className="absolute inset-0 bg-ink/40"
-        />
+        <Pressable aria-hidden tabIndex={-1} onPress={onClose} className="absolute inset-0 bg-ink/40" />
         <View
-          aria-label={title}
           className={`bg-ground ${wide ? 'h-full w-[480px] border-l' : 'max-h-[88%] rounded-t-3xl border-t'} border-rule`}
         >
           <View className="flex-row items-center gap-2 border-b border-rule py-2 pl-5 pr-2">

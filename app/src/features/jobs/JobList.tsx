@@ -52,12 +52,12 @@ function JobRow({ job }: { job: Job }) {
 
 /** Makes a job with the first sprayer and hose of the kit and opens it: naming it comes there. */
 function useNewJob() {
-  const { kit } = useKit();
+  const { kit, failed } = useKit();
   const { put } = useWrites('jobs', keys.list('jobs'));
   const router = useRouter();
   const toast = useToast();
   const [sprayer] = kit?.sprayers ?? [];
-  return async () => {
+  const make = async () => {
     if (!kit || !sprayer) {
       toast({ text: 'A job needs a sprayer. The kit has none yet, or it cannot be read now.' });
       return;
@@ -80,16 +80,17 @@ function useNewJob() {
       toast({ text: `Not made: ${error instanceof Error ? error.message : 'the server said no'}` });
     }
   };
+  return { make, loading: !kit && !failed };
 }
 
 /** The company's jobs, what is in progress first. */
 export function JobList() {
   const jobs = useList('jobs');
   const company = useCompany();
-  const makeJob = useNewJob();
+  const { make, loading } = useNewJob();
   return (
     <Screen title="Jobs" above={company.data?.name}>
-      <Button label="New job" kind="primary" icon={Plus} onPress={() => void makeJob()} />
+      <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={() => void make()} />
       {jobs.isPending ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (
         <ErrorState

@@ -42,20 +42,17 @@ export interface SetupCardViewProps {
 function Cell({
   label,
   colour = 'ink2',
-  name,
   onPress,
   children,
 }: {
   label: string;
   colour?: Colour;
-  name: string;
   onPress: () => void;
   children: ReactNode;
 }) {
   return (
     <Pressable
       role="button"
-      aria-label={`${name}. Why this number`}
       onPress={onPress}
       className="min-h-[56px] flex-1 basis-[140px] gap-0.5 rounded-xl p-2 hover:bg-identity-tint"
     >
@@ -63,19 +60,21 @@ function Cell({
         {label}
       </Words>
       {children}
+      <Why />
     </Pressable>
   );
 }
 
+/** Said to those who do not see that a number can be tapped. */
+const Why = () => <Words className="sr-only">Why this number</Words>;
+
 /** Pressure where to start and where to stop, in both unit systems. */
 function PressureCell({
   label,
-  name,
   number,
   onPress,
 }: {
   label: string;
-  name: string;
   number: { start: number; stop: number };
   onPress: () => void;
 }) {
@@ -83,7 +82,7 @@ function PressureCell({
   const range = (units: UnitSystem) => showRange(number.start, number.stop, 'pressure', units);
   const [digits = '', unit = ''] = range(system).split(' ');
   return (
-    <Cell label={label} name={`${name} ${range(system)}`} onPress={onPress}>
+    <Cell label={label} onPress={onPress}>
       <View className="flex-row items-baseline gap-1">
         <Words size={digits.length > 8 ? 18 : 22} weight="digits-bold">
           {digits}
@@ -137,26 +136,16 @@ export function SetupCardView({
 
       <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
         <View className="flex-row flex-wrap">
-          <PressureCell
-            label="Gun, start to stop"
-            name="Gun pressure"
-            number={card.gunPressure}
-            onPress={open('gunPressure')}
-          />
+          <PressureCell label="Gun, start to stop" number={card.gunPressure} onPress={open('gunPressure')} />
           <PressureCell
             label="Pump, start to stop"
-            name="Pump setting"
             number={card.pumpPressure}
             onPress={open('pumpPressure')}
           />
         </View>
         <Rule />
         <View className="flex-row flex-wrap">
-          <Cell
-            label="Move the gun"
-            name={`Gun speed, ${strokeText(card, system)}`}
-            onPress={open('gunSpeed')}
-          >
+          <Cell label="Move the gun" onPress={open('gunSpeed')}>
             <View className="flex-row flex-wrap items-baseline gap-x-2">
               <Words size={22} weight="semi">{`${stroke(card, system)} in`}</Words>
               <Words size={44} weight="digits-bold" testID="stroke-time">
@@ -170,11 +159,7 @@ export function SetupCardView({
               {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
             </Words>
           </Cell>
-          <Cell
-            label={`Paint, ${coats} ${coats === 1 ? 'coat' : 'coats'}`}
-            name={`Paint ${showText(card.paint.value, 'volume', system)}`}
-            onPress={open('paint')}
-          >
+          <Cell label={`Paint, ${coats} ${coats === 1 ? 'coat' : 'coats'}`} onPress={open('paint')}>
             <View testID="paint">
               <BigNumber value={card.paint.value} kind="volume" size={44} both={false} />
             </View>
@@ -189,19 +174,13 @@ export function SetupCardView({
           <Cell
             label={card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film'}
             colour="wet"
-            name={`Wet film ${showText(card.wetFilm.value, 'wetFilm', system)}`}
             onPress={open('wetFilm')}
           >
             <View testID="wet-film">
               <BigNumber value={card.wetFilm.value} kind="wetFilm" colour="wet" />
             </View>
           </Cell>
-          <Cell
-            label="Dry film"
-            colour="dry"
-            name={`Dry film ${showText(card.dryFilm.value, 'dryFilm', system)}`}
-            onPress={open('dryFilm')}
-          >
+          <Cell label="Dry film" colour="dry" onPress={open('dryFilm')}>
             <BigNumber value={card.dryFilm.value} kind="dryFilm" colour="dry" />
           </Cell>
         </View>
@@ -239,15 +218,11 @@ export function SetupCardView({
           <Words size={18} weight="bold">
             {containerText(card.containers, system)}
           </Words>
-          <Pressable
-            role="button"
-            aria-label="Hose and pump fill. Why this number"
-            onPress={open('hoseFill')}
-            className="min-h-[24px]"
-          >
+          <Pressable role="button" onPress={open('hoseFill')} className="min-h-[24px]">
             <Words size={14} colour="ink2">
               {`With ${showText(card.hoseFill.value, 'volume', system)} that fills hose and pump. At worst: ${containerText(card.containersAtWorst, system)}.`}
             </Words>
+            <Why />
           </Pressable>
         </View>
         {fromDataSheet.length > 0 ? (
@@ -268,7 +243,6 @@ export function SetupCardView({
           <Pressable
             key={`${advice.tip.tip.family} ${advice.code}`}
             role="button"
-            aria-label={`Fit ${advice.code} ${advice.tip.tip.family} instead: ${advice.reason}`}
             onPress={() => onPickTip?.(advice)}
             className="min-h-[56px] flex-row items-center gap-3 rounded-xl p-1 hover:bg-identity-tint"
           >
@@ -283,6 +257,7 @@ export function SetupCardView({
               <Words size={14} colour="ink2">
                 {advice.reason}
               </Words>
+              <Words className="sr-only">Fit it instead</Words>
             </View>
           </Pressable>
         ))}
@@ -300,7 +275,6 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
   return (
     <Pressable
       role="button"
-      aria-label={`${label} ${value}. Why this number`}
       onPress={onPress}
       className="min-h-[56px] min-w-[33%] p-2 hover:bg-identity-tint"
     >
@@ -308,6 +282,7 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
         {label}
       </Words>
       <Words weight="bold">{value}</Words>
+      <Why />
     </Pressable>
   );
 }
@@ -316,10 +291,6 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
 function stroke(card: SetupCard, system: UnitSystem): string {
   const length = to(quantity(card.stroke.length), system === 'metric' ? 'm' : 'ft');
   return `${Number(length.toFixed(1))} ${system === 'metric' ? 'm' : 'ft'}`;
-}
-
-function strokeText(card: SetupCard, system: UnitSystem): string {
-  return `${stroke(card, system)} in ${showText(card.stroke.time, 'time', system)}`;
 }
 
 /** Cautions of this step: what, why, what to do. */

@@ -1,0 +1,43 @@
+import { Refused, Unreachable, call } from './api';
+
+const answer = (status: number, body?: unknown) => {
+  globalThis.fetch = jest.fn(() =>
+    Promise.resolve({
+      status,
+      ok: status < 300,
+      json: () => (body === undefined ? Promise.reject(new Error('no body')) : Promise.resolve(body)),
+    }),
+  ) as unknown as typeof fetch;
+};
+const original = globalThis.fetch;
+afterEach(() => {
+  globalThis.fetch = original;
+});
+
+describe('calling the API', () => {
+  it('gives the answer, or nothing for 204', async () => {
+    answer(200, { items: [] });
+    expect(await call('GET', '/api/jobs')).toEqual({ items: [] });
+    answer(204);
+    expect(await call('DELETE', '/api/jobs/1')).toBeUndefined();
+  });
+
+  it('throws what the server refused, with its fields', async () => {
+    const errors = [{ field: 'name', message: 'Job name is missing.', code: 'custom' }];
+    answer(422, { type: 't', title: 't', status: 422, detail: 'Job name is missing.', errors });
+    await expect(call('PUT', '/api/jobs/1', {})).rejects.toMatchObject({
+      message: 'Job name is missing.',
+      errors,
+    });
+    await expect(call('PUT', '/api/jobs/1', {})).rejects.toBeInstanceOf(Refused);
+  });
+
+  it('says the server does not answer when it is away, or something else answers in its place', async () => {
+    globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('fetch failed')));
+    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
+    answer(502, '<html>');
+    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
+    answer(200);
+    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
+  });
+});
