@@ -3,14 +3,27 @@ const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
 
 const config = getDefaultConfig(__dirname);
-const ENGLISH_ONLY = path.join(__dirname, 'zod-locales.js');
 
-// Zod's index brings forty languages along; our sentences are in the schemas, so English is enough.
-config.resolver.resolveRequest = (context, moduleName, platform) => {
-  if (moduleName === '../locales/index.js' && /[\\/]zod[\\/]/.test(context.originModulePath)) {
-    return { type: 'sourceFile', filePath: ENGLISH_ONLY };
+const beside = (file) => path.join(__dirname, file);
+const ZOD_UNUSED =
+  /(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.js$/;
+
+/**
+ * What the script of the first load does without, by the file that is loaded instead. Zod's index brings forty
+ * languages and a schema compiler along, and the index of uuid every version of the standard.
+ */
+function lighter(moduleName, from) {
+  if (/[\\/]node_modules[\\/]zod[\\/]/.test(from)) {
+    if (moduleName === '../locales/index.js') return beside('zod-locales.js');
+    if (ZOD_UNUSED.test(moduleName)) return beside('zod-unused.js');
   }
-  return context.resolveRequest(context, moduleName, platform);
+  if (moduleName === 'uuid') return beside('uuid-v7.js');
+  return undefined;
+}
+
+config.resolver.resolveRequest = (context, moduleName, platform) => {
+  const filePath = lighter(moduleName, context.originModulePath);
+  return filePath ? { type: 'sourceFile', filePath } : context.resolveRequest(context, moduleName, platform);
 };
 
 module.exports = withNativeWind(config, { input: './global.css' });

@@ -33,7 +33,7 @@ export interface Command {
 
 /** Runs the start command as `npm start` does. */
 export function runStart(env: Record<string, string>): Command {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+  const child = spawn('npm', ['start', '--silent'], {
     cwd: ROOT,
     env: { ...process.env, DATABASE_URL: '', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],

@@ -44,7 +44,7 @@ test('a new wall shows its set-up card before anything is touched, and the card 
   await expect(paint).not.toHaveText(wide ?? '');
   await page.getByLabel('Window width, m').fill('2');
   await choose(page, 'Coating', /High-build masonry/);
-  await expect(page.getByTestId('refusal')).toContainText('No tip works');
+  await expect(card.getByRole('button', { name: /^Filter/ })).toContainText('30 mesh');
   await choose(page, 'Coating', /Trim enamel, water-borne/);
   await choose(page, 'Piece', 'Door');
   await expect(card).toContainText('fine-finish tip');

@@ -27,6 +27,8 @@ const SOURCES = {
     'app/tailwind.config.js',
     'app/global.css',
     'app/zod-locales.js',
+    'app/zod-unused.js',
+    'app/uuid-v7.js',
     'package-lock.json',
     'scripts/lib/build.mjs',
   ],

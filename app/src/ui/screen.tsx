@@ -37,10 +37,8 @@ export function Header({ title, above, backTo }: HeaderProps) {
   const router = useRouter();
   useTitle(above ? `${title} · ${above}` : title);
   return (
-    <View className="flex-row items-center gap-2 py-2 pl-2 pr-4">
-      {backTo === undefined ? (
-        <View className="w-2" />
-      ) : (
+    <View className={`flex-row items-center gap-2 py-2 pr-4 ${backTo === undefined ? 'pl-4' : 'pl-2'}`}>
+      {backTo === undefined ? null : (
         <IconButton icon={ChevronLeft} name="Back" onPress={() => router.navigate(backTo)} />
       )}
       <View className="min-w-0 flex-1">
