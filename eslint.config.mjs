@@ -132,6 +132,8 @@ export default tseslint.config(
         window: 'readonly',
         document: 'readonly',
         clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         AbortSignal: 'readonly',
       },
     },

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSy
 import path from 'node:path';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
-import { say, stop } from './say.mjs';
+import { during, say, stop } from './say.mjs';
 
 /** Folders and files a build is made of; what only tests use is left out. */
 const SOURCES = {
@@ -80,15 +80,16 @@ async function buildServer() {
 }
 
 async function buildApp() {
-  say('Building the application (about a minute the first time) …');
   const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
   const dist = path.join(ROOT, 'app/dist');
   const expo = path.join(ROOT, 'node_modules/.bin/expo');
-  const { code, output } = await run(expo, ['export', '--platform', 'web', '--output-dir', dist], {
-    cwd: path.join(ROOT, 'app'),
-    quiet: true,
-    env,
-  });
+  const { code, output } = await during('Building the application (about a minute the first time) …', () =>
+    run(expo, ['export', '--platform', 'web', '--output-dir', dist], {
+      cwd: path.join(ROOT, 'app'),
+      quiet: true,
+      env,
+    }),
+  );
   if (code !== 0)
     stop(`The application could not be built: ${output.trim().split('\n').slice(-12).join('\n')}`);
   const { generateSW } = await import('workbox-build');

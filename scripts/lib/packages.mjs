@@ -3,7 +3,7 @@ import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { ROOT } from './paths.mjs';
 import { isRoot, run } from './run.mjs';
-import { say, stop } from './say.mjs';
+import { during, stop } from './say.mjs';
 
 const POSTGRES_BASE = '/usr/lib/postgresql';
 
@@ -23,14 +23,12 @@ async function ensureDebian(name, present) {
   if (present()) return;
   const command = `apt-get install -y ${name}`;
   if (!isRoot()) stop(`Debian's package "${name}" is missing. Run: sudo ${command}`);
-  say(`Installing Debian's package ${name} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  await run('apt-get', ['update', '-qq'], { quiet: true, env }).catch(() =>
-    stop(`apt-get is not here, so ${name} cannot be installed. Install it by hand and start again.`),
-  );
-  const { code, output } = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
-    quiet: true,
-    env,
+  const { code, output } = await during(`Installing Debian's package ${name} …`, async () => {
+    await run('apt-get', ['update', '-qq'], { quiet: true, env }).catch(() =>
+      stop(`apt-get is not here, so ${name} cannot be installed. Install it by hand and start again.`),
+    );
+    return run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { quiet: true, env });
   });
   if (code !== 0 || !present()) {
     stop(`Debian's package "${name}" could not be installed: ${output.trim().split('\n').pop()}`);
@@ -49,11 +47,14 @@ export async function ensureNodePackages() {
     .digest('hex');
   const stamp = path.join(ROOT, 'node_modules/.fine-spray-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  say('Installing npm packages (first time, or the lock file changed) …');
-  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: ROOT,
-    quiet: true,
-  });
-  if (code !== 0) stop(`npm ci failed: ${output.trim().split('\n').slice(-3).join(' ')}`);
+  const { code, output } = await during(
+    'Installing npm packages (first time, or the lock file changed) …',
+    () =>
+      run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
+        cwd: ROOT,
+        quiet: true,
+      }),
+  );
+  if (code !== 0) stop(`npm ci failed: ${output.trim().split('\n').slice(0, 4).join(' ')}`);
   writeFileSync(stamp, lock);
 }

@@ -23,3 +23,21 @@ export async function main(run) {
     process.exit(1);
   }
 }
+
+/** Seconds between signs of life during long work. */
+const SIGN_OF_LIFE = 15;
+
+/** Says what begins, and every so often that it is still going on. */
+export async function during(line, work) {
+  say(line);
+  const started = Date.now();
+  const timer = setInterval(
+    () => say(`  … ${Math.round((Date.now() - started) / 1000)} s`),
+    SIGN_OF_LIFE * 1000,
+  );
+  try {
+    return await work();
+  } finally {
+    clearInterval(timer);
+  }
+}

@@ -148,18 +148,26 @@ export function QuantityField({
     return parsed.ok ? within(parsed.value, bounds, kind, system, 'value', label) : parsed;
   };
   const check = typed === undefined ? accept(value) : read(typed);
+  const message = check.ok ? undefined : check.message;
+  const report = useRef(onInvalid);
+  report.current = onInvalid;
+  useEffect(() => {
+    const tell = report.current;
+    tell?.(message);
+    // A field that goes away, or is set from outside, holds nothing up any more.
+    return () => tell?.(undefined);
+  }, [message]);
   return (
     <FieldBox
       label={label}
       hideLabel={hideLabel}
       text={typed ?? asTyped(inUnit(value, kind, system))}
       unit={unitOf(kind, system)}
-      error={check.ok ? error : check.message}
+      error={message ?? error}
       numeric
       onText={(text) => {
         setTyped(text);
         const result = read(text);
-        onInvalid?.(result.ok ? undefined : result.message);
         if (!result.ok) return;
         sent.current = result.value;
         onChange(result.value);

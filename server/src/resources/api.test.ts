@@ -204,6 +204,37 @@ describe('a surface', () => {
   });
 });
 
+describe('a coating', () => {
+  const change = async (overrides: Record<string, unknown>) => {
+    const [row] = await items('/api/coatings');
+    return server.call('PUT', `/api/coatings/${randomUUID()}`, {
+      ...content(row ?? {}),
+      overrides,
+      version: 0,
+    });
+  };
+  const sheet = { basis: 'data-sheet', source: 'Sheet' };
+
+  it.each([
+    [{ volumeSolids: { ...sheet, value: null } }, 'overrides.volumeSolids.value'],
+    [{ volumeSolids: { ...sheet } }, 'overrides.volumeSolids.value'],
+    [{ volumeSolids: { ...sheet, value: 4.2 } }, 'overrides.volumeSolids.value'],
+    [{ density: { value: 1300, basis: 'data-sheet' } }, 'overrides.density.source'],
+    [{ viscosityHighShear: { ...sheet, value: 3 } }, 'overrides.viscosityHighShear.value'],
+    [{ colour: { ...sheet, value: 1 } }, 'overrides'],
+  ])('with %j is refused at %s', async (overrides, field) => {
+    const answer = await change(overrides);
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.map((error) => error.field)).toContain(field);
+  });
+
+  it('takes one value of a data sheet and leaves the others to the defaults', async () => {
+    const answer = await change({ volumeSolids: { ...sheet, value: 0.4 } });
+    expect(answer.body['overrides']).toEqual({ volumeSolids: { ...sheet, value: 0.4 } });
+    await server.call('DELETE', `/api/coatings/${String(answer.body['id'])}`);
+  });
+});
+
 describe('references of a job', () => {
   it('are checked: an unknown hose is named by its place', async () => {
     const job = content(await boathouse());
