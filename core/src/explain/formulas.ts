@@ -47,7 +47,7 @@ export const FORMULAS = {
     name: 'Dry film one coat leaves',
     expression: 'DFT = WFT · VS ÷ (1 + r)',
     source: 'Volume balance: the solids stay',
-    range: 'From the wet film shown, rounded to what a comb can read',
+    range: 'From the wet film target before it is rounded for the comb',
   },
   'gun speed': {
     name: 'Gun speed for the wet film',

@@ -8,7 +8,6 @@ import {
   TIP_FAMILIES,
   fanWidth,
   orificeDiameter,
-  orificeFlow,
   type Tip,
   type TipFamily,
 } from '../tip';
@@ -72,7 +71,7 @@ export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
  * gives, more pressure than pump and hose leave at the gun, a film no gun speed lays.
  */
 export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): Result<Candidate> {
-  const { request, fluid, wetPerCoat } = context;
+  const { request, fluid, wetPerPass } = context;
   const { sprayer } = request;
   if (archetypeOf(request.coating.archetype).abrasionClass === 3 && !HEAVY_FAMILIES.includes(tip.family)) {
     return refuse(
@@ -128,7 +127,7 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
   const { likely } = transferEfficiency(request.element, request.side, request.wind);
   const gunSpeed = gunSpeedForFilm(
     { flow, transferEfficiency: quantity(likely), fanWidth: width, overlap: quantity(overlap.share) },
-    wetPerCoat,
+    wetPerPass,
   );
   return accept({
     tip,
@@ -141,20 +140,4 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
     gunSpeed,
     flowShare: flow / sprayer.maxFlow,
   });
-}
-
-/** Flow at a gun pressure with another discharge coefficient: for the range of the flow. */
-export function flowWith(
-  context: SearchContext,
-  tip: Tip,
-  gun: number,
-  density: number,
-  coefficient: number,
-): number {
-  return orificeFlow(
-    orificeDiameter(tip),
-    quantity(gun),
-    { density: quantity(density), highShearViscosity: context.fluid.rheology.highShearViscosity },
-    coefficient,
-  );
 }

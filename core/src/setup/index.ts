@@ -1,4 +1,5 @@
-export { paintNeeded, setupCard, type SetupCard, type TipAdvice } from './card';
+export { setupCard, type SetupCard, type TipAdvice } from './card';
+export { paintNeeded } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking } from './rank';

@@ -9,7 +9,7 @@ import {
 import type { HoseRun, LineFluid, Sprayer } from '../line';
 import type { Condition, Element, Side, SurfaceGeometry, SurfaceKind, Wind } from '../takeoff';
 import type { Tip } from '../tip';
-import { quantity, type Fraction, type Length } from '../units';
+import { of, quantity, type Fraction, type Length } from '../units';
 
 /** Everything the set-up of one surface depends on. */
 export interface SetupRequest {
@@ -35,34 +35,46 @@ export interface SetupRequest {
   readonly containerSizes: readonly number[];
 }
 
+/** Paint of two viscosity readings and a density, thinned. */
+export function fluidFrom(
+  lowShear: number,
+  highShear: number,
+  density: number,
+  thinning: Fraction,
+): LineFluid {
+  return {
+    density: quantity(density),
+    rheology: powerLaw(
+      thinnedViscosity(quantity(lowShear), thinning),
+      thinnedViscosity(quantity(highShear), thinning),
+    ),
+  };
+}
+
 /** The paint as it runs through the line: thinned as asked. */
 export function fluidOf({ coating, thinning }: Pick<SetupRequest, 'coating' | 'thinning'>): LineFluid {
   const values = coatingValues(coating);
-  return {
-    density: quantity(values.density),
-    rheology: powerLaw(
-      thinnedViscosity(quantity(values.viscosityLowShear), thinning),
-      thinnedViscosity(quantity(values.viscosityHighShear), thinning),
-    ),
-  };
+  return fluidFrom(values.viscosityLowShear, values.viscosityHighShear, values.density, thinning);
 }
 
 export interface SearchContext {
   readonly request: SetupRequest;
   readonly values: CoatingValues;
   readonly fluid: LineFluid;
-  /** Wet film one coat needs, and the passes laid so that none is over the sag limit. */
-  readonly wetPerCoat: Length;
+  /** Wet film laid at a time. */
+  readonly wetPerPass: Length;
+  /** Passes in which one coat is laid so that none is over the sag limit. */
+  readonly passes: number;
 }
 
 export function coatingMesh({ archetype }: Coating): 30 | 60 | 100 {
   return archetypeOf(archetype).mesh;
 }
 
-/** Orifices at or below this want the finest filter, thou. */
-export const FINE_ORIFICE = 11;
+/** Orifices at or below this want the finest filter. */
+const FINE_ORIFICE = of(0.011, 'in');
 
 /** Gun filter mesh: the coating's, or 100 for an orifice of 11 thou or finer. */
-export function meshFor(coating: Coating, orificeThou: number): number {
-  return orificeThou <= FINE_ORIFICE ? 100 : coatingMesh(coating);
+export function meshFor(coatingsMesh: number, orifice: Length): number {
+  return orifice <= FINE_ORIFICE * (1 + 1e-9) ? 100 : coatingsMesh;
 }

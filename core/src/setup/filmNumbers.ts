@@ -1,0 +1,143 @@
+import { coatingInput } from '../coating';
+import { explain, given, workingDefault, type Explained } from '../explain';
+import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
+import { ELEMENT_DATA, transferEfficiency } from '../takeoff';
+import { NOMINAL_DISTANCE, fanWidth, writeTipCode } from '../tip';
+import { of, quantity } from '../units';
+import type { RankedTip } from './rank';
+import type { SearchContext } from './request';
+
+export interface FilmNumbers {
+  readonly fan: Explained;
+  readonly distance: Explained;
+  readonly overlap: Explained & { readonly name: string };
+  readonly wetFilm: Explained;
+  readonly dryFilm: Explained;
+  readonly sagLimit: Explained;
+  readonly gunSpeed: Explained;
+}
+
+/** Fan, film and the gun speed that lays it, for one tip at a flow. */
+export function filmNumbers(
+  { request, passes }: SearchContext,
+  main: RankedTip,
+  flow: Explained,
+): FilmNumbers {
+  const code = writeTipCode(main.tip);
+  const solids = coatingInput(request.coating, 'volumeSolids');
+  const dry = coatingInput(request.coating, 'dryFilm');
+  const thinner = given('Thinner per paint', 'percent', request.thinning, 'Chosen here');
+  const distance = explain(
+    'gun distance',
+    'distance',
+    {
+      distance: workingDefault(
+        'Distance',
+        'distance',
+        NOMINAL_DISTANCE,
+        of(250, 'mm'),
+        of(350, 'mm'),
+        'School: one distance everywhere',
+      ),
+    },
+    ({ distance: d }) => d,
+  );
+  const fan = explain(
+    'fan width',
+    'fanWidth',
+    {
+      fan: given('Fan number', 'count', main.tip.fan, `Tip code ${code}`),
+      distance: workingDefault(
+        'Distance',
+        'distance',
+        NOMINAL_DISTANCE,
+        NOMINAL_DISTANCE * 0.95,
+        NOMINAL_DISTANCE * 1.05,
+        '12 in, as fan numbers are defined',
+      ),
+    },
+    (v) => fanWidth(v.fan, quantity(v.distance)),
+  );
+  const wetFilm = explain(
+    'wet film target',
+    'wetFilm',
+    { dry, solids, thinner },
+    (v) => wetForDry(quantity(v.dry), quantity(v.solids), quantity(v.thinner)) / passes,
+  );
+  const dryFilm = explain(
+    'dry film left',
+    'dryFilm',
+    { wet: given('Wet film', 'wetFilm', wetFilm.value * passes, 'Target of this card'), solids, thinner },
+    (v) => dryForWet(quantity(v.wet), quantity(v.solids), quantity(v.thinner)),
+  );
+  const sagLimit = explain(
+    'sag limit',
+    'wetFilm',
+    { limit: coatingInput(request.coating, 'sagLimit') },
+    (v) => sagLimitFor(quantity(v.limit), ELEMENT_DATA[request.element].sagsSooner),
+  );
+
+  const verdict = main.overlap;
+  const overlap = {
+    ...explain(
+      'overlap choice',
+      'percent',
+      {
+        share: given(
+          'Overlap',
+          'percent',
+          verdict.share,
+          `Variation ${Math.round(verdict.variation * 100)} % against ${Math.round(verdict.otherVariation * 100)} % for the other school`,
+        ),
+      },
+      ({ share }) => share,
+    ),
+    name: verdict.name,
+  };
+  const transfer = transferEfficiency(request.element, request.side, request.wind);
+  const gunSpeed = explain(
+    'gun speed',
+    'speed',
+    {
+      flow: {
+        label: 'Flow',
+        kind: 'flow',
+        value: flow.value,
+        low: flow.low,
+        high: flow.high,
+        basis: flow.basis,
+        source: 'Flow of this card',
+      },
+      te: workingDefault(
+        'Transfer efficiency',
+        'percent',
+        transfer.likely,
+        transfer.low,
+        transfer.high,
+        'Working default for this piece',
+      ),
+      width: {
+        label: 'Fan width',
+        kind: 'fanWidth',
+        value: fan.value,
+        low: fan.low,
+        high: fan.high,
+        basis: fan.basis,
+        source: 'Tip code',
+      },
+      overlap: given('Overlap', 'percent', verdict.share, 'Overlap of this card'),
+      wet: given('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'),
+    },
+    (v) =>
+      gunSpeedForFilm(
+        {
+          flow: quantity(v.flow),
+          transferEfficiency: quantity(v.te),
+          fanWidth: quantity(v.width),
+          overlap: quantity(v.overlap),
+        },
+        quantity(v.wet),
+      ),
+  );
+  return { fan, distance, overlap, wetFilm, dryFilm, sagLimit, gunSpeed };
+}

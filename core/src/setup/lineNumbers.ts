@@ -1,0 +1,128 @@
+import { coatingInput } from '../coating';
+import { explain, given, workingDefault, type Explained } from '../explain';
+import { liftPressure, lineLoss } from '../line';
+import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode } from '../tip';
+import { quantity } from '../units';
+import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
+import type { RankedTip } from './rank';
+import { fluidFrom, type SearchContext } from './request';
+
+/** A pressure to begin with on the first test card and one not to go beyond. */
+export interface PressureRange {
+  readonly start: number;
+  readonly stop: number;
+}
+
+export interface LineNumbers {
+  readonly gunPressure: Explained & PressureRange;
+  readonly pumpPressure: Explained & PressureRange;
+  readonly flow: Explained;
+}
+
+/** Gun pressure, the pump setting that gives it through the hoses, and the flow, for one tip. */
+export function lineNumbers(context: SearchContext, main: RankedTip): LineNumbers {
+  const { request, fluid } = context;
+  const family = FAMILY_DATA[main.tip.family];
+  const orifice = given(
+    'Orifice',
+    'orifice',
+    orificeDiameter(main.tip),
+    `Tip code ${writeTipCode(main.tip)}`,
+  );
+  const lowShear = coatingInput(request.coating, 'viscosityLowShear');
+  const highShear = coatingInput(request.coating, 'viscosityHighShear');
+  const density = coatingInput(request.coating, 'density');
+  const diameter = quantity<typeof main.fanWidth>(orifice.value);
+
+  /** Pump pressure for a gun pressure, with the paint as these readings have it. */
+  const pumpAt = (gun: number, low = lowShear.value, high = highShear.value, kilograms = density.value) => {
+    const paint = fluidFrom(low, high, kilograms, request.thinning);
+    const tipFluid = { density: paint.density, highShearViscosity: paint.rheology.highShearViscosity };
+    const flow = orificeFlow(diameter, quantity(gun), tipFluid);
+    return gun + lineLoss(request.hoses, flow, paint) + liftPressure(request.lift, paint.density);
+  };
+  const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
+  const evenFan = explain(
+    'even-fan pressure',
+    'pressure',
+    {
+      family: workingDefault(
+        `${family.name} family at 0.1 Pa·s, 0.015 in`,
+        'pressure',
+        family.evenFanPressure,
+        family.evenFanPressure * EVEN_FAN_RANGE.low,
+        family.evenFanPressure * EVEN_FAN_RANGE.high,
+      ),
+      viscosity: highShear,
+      orifice,
+    },
+    (v) =>
+      (evenFanPressure(main.tip.family, quantity(v.orifice), quantity(v.viscosity * thinnedBy)) * v.family) /
+      family.evenFanPressure,
+  );
+  const ceiling = main.gunPressure < main.evenFanPressure ? main.gunPressure : Infinity;
+  const start = Math.min(ceiling, Math.max(family.band.low, EVEN_FAN_RANGE.low * main.evenFanPressure));
+  const highest = Math.min(family.band.high, EVEN_FAN_RANGE.high * main.evenFanPressure, ceiling);
+  const stop = pumpAt(highest) <= request.sprayer.maxPressure ? highest : Math.max(main.gunPressure, start);
+  const gunPressure = {
+    ...evenFan,
+    value: main.gunPressure,
+    low: start,
+    high: Math.max(stop, start),
+    start,
+    stop,
+  };
+
+  const gun = workingDefault(
+    'Gun pressure',
+    'pressure',
+    main.gunPressure,
+    start,
+    Math.max(start, stop),
+    'Even-fan pressure of this card',
+  );
+  const flow = explain(
+    'tip flow',
+    'flow',
+    {
+      pressure: gun,
+      orifice,
+      density,
+      coefficient: workingDefault(
+        'Discharge coefficient',
+        'factor',
+        DISCHARGE.likely,
+        DISCHARGE.low,
+        DISCHARGE.high,
+        'Water through 0.017 in at 2,000 psi',
+      ),
+      viscosity: highShear,
+    },
+    (v) =>
+      orificeFlow(
+        quantity(v.orifice),
+        quantity(v.pressure),
+        { density: quantity(v.density), highShearViscosity: quantity(v.viscosity * thinnedBy) },
+        v.coefficient,
+      ),
+  );
+  const pumpPressure = explain(
+    'pump setting',
+    'pressure',
+    {
+      gun,
+      hoses: given(
+        'Hose length in all',
+        'hoseLength',
+        request.hoses.reduce((sum, { length }) => sum + length, 0),
+        'Hoses of this job, each with its own bore',
+      ),
+      lift: given('Gun above pump', 'size', request.lift, 'This job'),
+      lowShear,
+      highShear,
+      density,
+    },
+    (v) => pumpAt(v.gun, v.lowShear, v.highShear, v.density),
+  );
+  return { gunPressure, pumpPressure: { ...pumpPressure, start: pumpAt(start), stop: pumpAt(stop) }, flow };
+}
