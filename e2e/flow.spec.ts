@@ -52,6 +52,23 @@ test('a new wall shows its set-up card before anything is touched, and the card 
   await stored(page);
 });
 
+test('on a phone the answer stays in sight, in one line, while the inputs are touched', async ({ page }, {
+  project,
+}) => {
+  test.skip(project.name !== 'phone', 'side by side when wide');
+  await makeWall(page);
+  await expect(page.getByTestId('answer-strip')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Coats: one more' }).scrollIntoViewIfNeeded();
+  const strip = page.getByTestId('answer-strip');
+  await expect(strip).toBeVisible();
+  const before = await strip.innerText();
+  await page.getByRole('button', { name: 'Coats: one more' }).click();
+  await expect(strip).not.toHaveText(before);
+  await strip.click();
+  await expect(page.getByTestId('tip-code')).toBeInViewport();
+  await expect(strip).toHaveCount(0);
+});
+
 test('what is described is stored, and is there after a reload', async ({ page }) => {
   await makeWall(page);
   await page.getByLabel('Name').fill('Long wall <b>éà</b> 🎨');
@@ -174,6 +191,23 @@ test('the emergency card is one tap away on every screen', async ({ page }) => {
   }
 });
 
+test('the emergency card is one tap away from a sheet too', async ({ page }) => {
+  await page.goto(`${address()}${await demoSurface('North wall')}`);
+  await page.getByRole('button', { name: /^Dry film .* Why/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('link', { name: /Injured/ })
+    .click();
+  await expect(page.getByText('Go to an emergency department now.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('?');
+  await page
+    .getByRole('dialog')
+    .getByRole('link', { name: /Injured/ })
+    .click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
 test('two people on one wall: the second is shown both and loses nothing', async ({ page, context }) => {
   await makeWall(page);
   await page.getByLabel('Name').fill('Shared wall');
@@ -193,7 +227,7 @@ test('two people on one wall: the second is shown both and loses nothing', async
 
 test('keys lead about: places, emergency card, units, list of keys', async ({ page }) => {
   await page.goto(address());
-  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
   await page.keyboard.press('3');
   await expect(page).toHaveURL(/\/kit$/);
   await page.keyboard.press('?');

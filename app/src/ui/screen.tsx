@@ -1,29 +1,11 @@
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
-import Plus from 'lucide-react-native/icons/plus';
 import type { ReactNode } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { IconButton } from './button';
+import { InjuredButton } from './injured';
 import { Words } from './text';
-import { useTheme } from './theme/theme';
 import { useTitle } from './title';
-
-/** One tap to the emergency card, on every screen, at the same place. */
-export function InjuredButton() {
-  const { palette } = useTheme();
-  return (
-    <Link href="/emergency" asChild>
-      <Pressable
-        role="link"
-        aria-label="Injured: emergency card"
-        className="min-h-[48px] flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3"
-      >
-        <Plus size={20} strokeWidth={3} color={palette.ink} aria-hidden />
-        <Words weight="bold">Injured</Words>
-      </Pressable>
-    </Link>
-  );
-}
 
 export interface HeaderProps {
   readonly title: string;

@@ -2,6 +2,7 @@ import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
 import { IconButton } from './button';
+import { InjuredButton } from './injured';
 import { useWide } from './wide';
 import { Words } from './text';
 
@@ -25,6 +26,7 @@ export function Sheet({ title, onClose, children }: SheetProps) {
             <Words size={22} weight="bold" heading={2} className="flex-1">
               {title}
             </Words>
+            <InjuredButton onPress={onClose} />
             <IconButton icon={X} name="Close" onPress={onClose} />
           </View>
           <ScrollView tabIndex={0} contentContainerClassName="gap-4 p-5 pb-10">

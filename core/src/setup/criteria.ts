@@ -61,7 +61,7 @@ export const CRITERIA = {
       const { low, high } = archetypeOf(request.coating.archetype).orifices;
       const middle = (low + high) / 2;
       const offCentre = Math.abs(tip.orificeThou - middle) / Math.max(1, high - low);
-      return insideRange(tip.orificeThou, { low, high }, 0.2) - 0.2 * Math.min(1, offCentre);
+      return clamp(insideRange(tip.orificeThou, { low, high }, 0.2) - 0.2 * offCentre);
     },
     good: ({ tip }) => `${tip.orificeThou} thou suits this paint`,
     poor: ({ tip }, { request }) => {

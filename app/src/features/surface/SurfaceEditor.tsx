@@ -1,9 +1,10 @@
 import type { Job } from '@fine-spray/contract';
 import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import {
+  AnswerStrip,
   SetupCardView,
   WhySheet,
   useSetup,
@@ -178,15 +179,51 @@ export function SurfaceEditor({
     );
   }
   return (
-    <ScrollView
-      tabIndex={0}
-      className="flex-1"
-      contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
-    >
-      {answer}
-      {inputs}
+    <Stacked answer={answer} inputs={inputs} sheet={sheet} card={card} refused={refusal !== undefined} />
+  );
+}
+
+/** How far one scrolls before the numbers of the card are out of sight, px. */
+const CARD_GONE = 420;
+
+/** A phone: answer above, inputs below, and the answer in one line while the inputs are in sight. */
+function Stacked({
+  answer,
+  inputs,
+  sheet,
+  card,
+  refused,
+}: {
+  answer: ReactNode;
+  inputs: ReactNode;
+  sheet: ReactNode;
+  card: SetupCard | undefined;
+  refused: boolean;
+}) {
+  const [away, setAway] = useState(false);
+  const scroller = useRef<ScrollView>(null);
+  return (
+    <View className="min-h-0 flex-1">
+      <ScrollView
+        ref={scroller}
+        tabIndex={0}
+        className="flex-1"
+        contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
+        scrollEventThrottle={100}
+        onScroll={({ nativeEvent }) => setAway(nativeEvent.contentOffset.y > CARD_GONE)}
+      >
+        {answer}
+        {inputs}
+      </ScrollView>
+      {away && card ? (
+        <AnswerStrip
+          card={card}
+          refused={refused}
+          onPress={() => scroller.current?.scrollTo({ y: 0, animated: false })}
+        />
+      ) : null}
       {sheet}
-    </ScrollView>
+    </View>
   );
 }
 

@@ -1,0 +1,96 @@
+import type { Coating, Job, Sprayer, Surface } from '@fine-spray/contract';
+import { of, to, quantity, type Volume } from '@fine-spray/core';
+import { coatingTotals } from './SurfaceList';
+
+const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
+const coating = (id: string, name: string, archetype: Coating['archetype']): Coating => ({
+  ...row,
+  id,
+  name,
+  archetype,
+  overrides: {},
+  containerSizes: [of(5, 'L')],
+  note: '',
+});
+const sprayer: Sprayer = {
+  ...row,
+  id: 's',
+  name: 'Small',
+  sprayerClass: 'small electric',
+  maxPressure: 20.7e6,
+  maxFlow: 1.1 / 60_000,
+  largestOrificeThou: 17,
+  waterOnly: true,
+};
+const job: Job = {
+  ...row,
+  id: 'j',
+  name: 'Job',
+  place: '',
+  note: '',
+  status: 'estimate',
+  sprayerId: 's',
+  hoseIds: [],
+  lift: 0,
+  surfaceCount: 0,
+};
+const surface = (id: string, coatingId: string, coats = 2): Surface => ({
+  ...row,
+  id,
+  jobId: 'j',
+  name: id,
+  room: '',
+  position: 0,
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coatingId,
+  coats,
+  thinning: 0,
+  tip: null,
+});
+const kit = {
+  coatings: [
+    coating('m', 'Matt', 'wall-matt'),
+    coating('c', 'Ceiling', 'ceiling-flat'),
+    coating('l', 'Lacquer', 'clear-lacquer-solvent'),
+  ],
+  sprayers: [sprayer],
+  hoses: [],
+  tips: [],
+};
+const litres = (paint: number) => to(quantity<Volume>(paint), 'L');
+
+describe('paint for a job', () => {
+  it('adds up by coating, largest first', () => {
+    const { totals, refused } = coatingTotals(
+      [surface('a', 'c', 1), surface('b', 'm'), surface('d', 'm')],
+      job,
+      kit,
+    );
+    expect(refused).toBe(0);
+    expect(totals.map(({ name, surfaces }) => [name, surfaces])).toEqual([
+      ['Matt', 2],
+      ['Ceiling', 1],
+    ]);
+    // 16.12 m² · 2 coats · 40 μm / 36 % / 0.82 · 1.05, twice
+    expect(litres(totals[0]?.paint ?? 0)).toBeCloseTo(2 * 4.587, 2);
+  });
+
+  it('leaves out and counts what is refused: solvent on a water-only sprayer, a coating that is gone', () => {
+    const { totals, refused } = coatingTotals(
+      [surface('a', 'l'), surface('b', 'gone'), surface('d', 'm')],
+      job,
+      kit,
+    );
+    expect(refused).toBe(2);
+    expect(totals).toHaveLength(1);
+  });
+
+  it('is nothing for no surfaces', () => {
+    expect(coatingTotals([], job, kit)).toEqual({ totals: [], refused: 0 });
+  });
+});

@@ -1,0 +1,47 @@
+import { showRange, showText, type SetupCard } from '@fine-spray/core';
+import { Pressable, View } from 'react-native';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+/** The card in one line, for a phone while the inputs are in sight: the answer keeps moving under the thumb. */
+export function AnswerStrip({
+  card,
+  refused,
+  onPress,
+}: {
+  card: SetupCard;
+  refused: boolean;
+  onPress: () => void;
+}) {
+  const { system } = useUnits();
+  const parts = [
+    { label: 'tip', value: card.tip.code },
+    { label: 'gun', value: showRange(card.gunPressure.start, card.gunPressure.stop, 'pressure', system) },
+    { label: 'stroke', value: showText(card.stroke.time, 'time', system) },
+    { label: 'paint', value: showText(card.paint.value, 'volume', system) },
+  ];
+  return (
+    <Pressable
+      role="button"
+      testID="answer-strip"
+      onPress={onPress}
+      className={`min-h-[56px] flex-row items-center justify-between gap-2 border-t-2 bg-sheet px-4 ${refused ? 'border-danger' : 'border-identity'}`}
+    >
+      {refused ? (
+        <Words weight="semi" colour="danger">
+          Something is refused: see the card
+        </Words>
+      ) : (
+        parts.map(({ label, value }) => (
+          <View key={label}>
+            <Words size={14} colour="ink2">
+              {label}
+            </Words>
+            <Words weight="bold">{value}</Words>
+          </View>
+        ))
+      )}
+      <Words className="sr-only">Back to the card</Words>
+    </Pressable>
+  );
+}

@@ -1,0 +1,159 @@
+import type { Coating } from '@fine-spray/contract';
+import { of, type Opening } from '@fine-spray/core';
+import { fireEvent, screen } from '@testing-library/react-native';
+import { useState } from 'react';
+import type { SetupSurface } from '@/features/setup';
+import { renderPart } from '@/testing/render';
+import { SurfaceForm } from './SurfaceForm';
+import { newSurface } from './newSurface';
+
+const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
+const coating = (id: string, name: string, archetype: Coating['archetype']): Coating => ({
+  ...row,
+  id,
+  name,
+  archetype,
+  overrides: {},
+  containerSizes: [of(5, 'L')],
+  note: '',
+});
+const coatings = [coating('v', 'Varnish', 'clear-varnish'), coating('m', 'Wall matt', 'wall-matt')];
+const start = newSurface('j', coatings, 10, 'Hall');
+
+let surface: SetupSurface;
+let invalid: Record<string, string | undefined>;
+
+function Form({ first, errors = {} }: { first: SetupSurface; errors?: Record<string, string> }) {
+  const [now, setNow] = useState(first);
+  surface = now;
+  return (
+    <SurfaceForm
+      surface={now}
+      coatings={coatings}
+      bestTip={{ code: '517', family: 'standard' }}
+      errors={errors}
+      onChange={(change) => setNow((before) => ({ ...before, ...change }))}
+      onInvalid={(field, message) => {
+        invalid = { ...invalid, [field]: message };
+      }}
+    />
+  );
+}
+
+function show(change: Partial<SetupSurface> = {}, errors: Record<string, string> = {}): void {
+  if (!start) throw new Error('no start');
+  invalid = {};
+  renderPart(<Form first={{ ...start, ...change }} errors={errors} />);
+}
+const press = (label: string) => fireEvent.press(screen.getByLabelText(label));
+const type = (label: string, text: string) => fireEvent.changeText(screen.getByLabelText(label), text);
+const openings = (): readonly Opening[] => surface.geometry.openings;
+
+describe('a new surface', () => {
+  it('starts as a wall with a wall coating, in the room last worked on, with nothing empty', () => {
+    expect(start).toMatchObject({ element: 'wall', coatingId: 'm', room: 'Hall', coats: 2, tip: null });
+    expect(start?.geometry.width).toBeGreaterThan(1);
+  });
+
+  it('cannot be made without any coating', () => {
+    expect(newSurface('j', [], 0, '')).toBeUndefined();
+  });
+});
+
+describe('openings', () => {
+  it('come with a usual size, by the stepper', () => {
+    show();
+    press('Doors: one more');
+    expect(openings()).toEqual([
+      expect.objectContaining({ kind: 'door', width: 0.9, height: 2.1, count: 1 }),
+    ]);
+    press('Doors: one more');
+    expect(openings()[0]?.count).toBe(2);
+    press('Windows: one more');
+    expect(openings().map(({ kind }) => kind)).toEqual(['door', 'window']);
+  });
+
+  it('change size, and go when there are none of them', () => {
+    show();
+    press('Windows: one more');
+    type('Window width, m', '1.8');
+    expect(openings()[0]?.width).toBe(1.8);
+    press('Windows: one less');
+    expect(openings()).toEqual([]);
+  });
+
+  it('keep the last good size while what is typed cannot be taken, and hold nothing up once they are gone', () => {
+    show();
+    press('Doors: one more');
+    const field = `${openings()[0]?.id ?? ''}.width`;
+    type('Door width, m', 'wide');
+    expect(openings()[0]?.width).toBe(0.9);
+    expect(invalid[field]).toMatch(/not a number/);
+    press('Doors: one less');
+    expect(invalid[field]).toBeUndefined();
+  });
+});
+
+describe('the shape', () => {
+  it('asks for the ridge of a gable, starting above the eaves, and forgets it for a rectangle', () => {
+    show();
+    fireEvent.press(screen.getByText('Gable'));
+    expect(surface.geometry.ridge).toBeGreaterThan(surface.geometry.height);
+    type('Height at the ridge, m', '5.5');
+    expect(surface.geometry.ridge).toBe(5.5);
+    fireEvent.press(screen.getByText('Rectangle'));
+    expect(surface.geometry.ridge).toBeUndefined();
+  });
+});
+
+describe('wind', () => {
+  it('is asked for outside only', () => {
+    show();
+    expect(screen.queryByText('Breeze')).toBeNull();
+    fireEvent.press(screen.getByText('Outside'));
+    fireEvent.press(screen.getByText('Breeze'));
+    expect(surface).toMatchObject({ side: 'outside', wind: 'breeze' });
+  });
+});
+
+describe('thinning', () => {
+  it('stops at the limit of the coating', () => {
+    show();
+    type('Thinner, per volume of paint, %', '4');
+    expect(surface.thinning).toBeCloseTo(0.04, 9);
+    type('Thinner, per volume of paint, %', '6');
+    expect(surface.thinning).toBeCloseTo(0.04, 9);
+    expect(screen.getByText(/must be between 0 % and 5 %/)).toBeTruthy();
+    expect(invalid['thinning']).toMatch(/between/);
+  });
+});
+
+describe('the tip', () => {
+  it('is the best one until another is asked for', () => {
+    show();
+    expect(screen.getByText(/best one for this surface: 517/)).toBeTruthy();
+    fireEvent.press(screen.getByText('Use another tip'));
+    expect(surface.tip).toEqual({ code: '517', family: 'standard' });
+  });
+
+  it('keeps the tip as it was while a code cannot be read, and says why', () => {
+    show({ tip: { code: '517', family: 'standard' } });
+    const label = 'Tip code, three or four digits';
+    type(label, '51');
+    expect(surface.tip?.code).toBe('517');
+    expect(screen.getByText(/three or four digits, such as/)).toBeTruthy();
+    expect(invalid['tip']).toBeDefined();
+    type(label, '514');
+    expect(screen.getByText(/It exists as fine-finish/)).toBeTruthy();
+    type(label, '1021');
+    expect(surface.tip?.code).toBe('1021');
+    expect(invalid['tip']).toBeUndefined();
+    fireEvent.press(screen.getByText('Back to the best tip'));
+    expect(surface.tip).toBeNull();
+  });
+
+  it('shows a refusal of the core at its field', () => {
+    show({ tip: { code: '527', family: 'standard' } }, { tip: 'Over the limit of this sprayer.' });
+    expect(screen.getByText('Over the limit of this sprayer.')).toBeTruthy();
+  });
+});
