@@ -5,6 +5,7 @@ import { ensureBuilt, APP_DIST } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT, dataFolder } from './lib/paths.mjs';
+import { stillRuns } from './lib/run.mjs';
 import { main, say, stop } from './lib/say.mjs';
 
 const DEFAULT_PORT = 4380;
@@ -37,16 +38,11 @@ function takeLock(folder) {
     mkdirSync(folder, { recursive: true, mode: 0o755 });
     if (existsSync(file)) {
       const pid = Number(readFileSync(file, 'utf8'));
-      let alive = pid !== process.pid;
-      try {
-        process.kill(pid, 0);
-      } catch (error) {
-        alive = alive && error.code === 'EPERM';
-      }
-      if (alive)
+      if (pid !== process.pid && stillRuns(pid, 'start.mjs')) {
         stop(
           `Fine Spray already runs from ${folder} (process ${pid}). Stop it first, or choose another folder with FINE_SPRAY_HOME.`,
         );
+      }
     }
     writeFileSync(file, String(process.pid));
   } catch (error) {

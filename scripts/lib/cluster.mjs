@@ -15,7 +15,7 @@ import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { postgresPrograms } from './packages.mjs';
-import { isRoot, run } from './run.mjs';
+import { isRoot, run, stillRuns } from './run.mjs';
 import { say, stop } from './say.mjs';
 
 const USER = 'fine_spray';
@@ -89,21 +89,12 @@ async function initialise(programs, folder, password) {
   }
 }
 
-function processAlive(pid) {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return error.code === 'EPERM';
-  }
-}
-
 /** Pid of a postmaster that runs from this folder, or undefined. */
 function runningPid(folder) {
   const file = path.join(folder, 'data/postmaster.pid');
   if (!existsSync(file)) return undefined;
   const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
-  return Number.isInteger(pid) && pid > 0 && processAlive(pid) ? pid : undefined;
+  return stillRuns(pid, folder) ? pid : undefined;
 }
 
 /** Asks the postmaster for a fast shutdown and waits until it has gone. */

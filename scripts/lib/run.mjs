@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 
 /**
  * Runs a program to its end. Resolves with its exit code and output; never rejects for a non-zero code.
@@ -25,3 +26,16 @@ export function run(program, args, { quiet = false, env = process.env, cwd, inpu
 }
 
 export const isRoot = () => process.getuid?.() === 0;
+
+/**
+ * Whether a process noted in a file still runs and is the one meant: its number may have been given to another
+ * since. Its command line must contain `mark`.
+ */
+export function stillRuns(pid, mark) {
+  if (!Number.isInteger(pid) || pid <= 0) return false;
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(mark);
+  } catch {
+    return false;
+  }
+}

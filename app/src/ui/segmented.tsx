@@ -26,7 +26,11 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
             onPress={() => onChange(option.value)}
             className={`min-h-[48px] min-w-[64px] flex-1 items-center justify-center rounded-lg px-3 ${chosen ? 'bg-identity-tint' : ''}`}
           >
-            <Words weight={chosen ? 'bold' : 'regular'} colour={chosen ? 'identity' : 'ink'}>
+            <Words
+              className="text-center"
+              weight={chosen ? 'bold' : 'regular'}
+              colour={chosen ? 'identity' : 'ink'}
+            >
               {option.label}
             </Words>
           </Pressable>

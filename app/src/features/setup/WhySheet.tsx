@@ -63,7 +63,7 @@ function InputLine({ input, onOverride }: { input: Input; onOverride: WhySheetPr
       <Words size={14} colour="ink2">
         {input.source.startsWith(BASIS_WORDS[input.basis]) ? '' : `${BASIS_WORDS[input.basis]}. `}
         {`${input.source}.`}
-        {input.low < input.high ? ` Between ${showRange(input.low, input.high, input.kind, system)}.` : ''}
+        {input.low < input.high ? ` Range ${showRange(input.low, input.high, input.kind, system)}.` : ''}
       </Words>
       {property && !editing ? (
         <Button
