@@ -15,7 +15,7 @@ import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { postgresPrograms } from './packages.mjs';
-import { isRoot, run, stillRuns } from './run.mjs';
+import { commandLine, isRoot, run, stillRuns } from './run.mjs';
 import { say, stop } from './say.mjs';
 
 const USER = 'fine_spray';
@@ -89,12 +89,37 @@ async function initialise(programs, folder, password) {
   }
 }
 
+const pidFile = (folder) => path.join(folder, 'data/postmaster.pid');
+
+/** Pid a postmaster has noted in this folder, running or not; undefined without a note. */
+function notedPid(folder) {
+  return existsSync(pidFile(folder))
+    ? Number(readFileSync(pidFile(folder), 'utf8').split('\n')[0])
+    : undefined;
+}
+
 /** Pid of a postmaster that runs from this folder, or undefined. */
 function runningPid(folder) {
-  const file = path.join(folder, 'data/postmaster.pid');
-  if (!existsSync(file)) return undefined;
-  const pid = Number(readFileSync(file, 'utf8').split('\n')[0]);
+  const pid = notedPid(folder);
   return stillRuns(pid, folder) ? pid : undefined;
+}
+
+/**
+ * Makes way for a new postmaster: stops one that was left running, waits for one that has just been killed to be
+ * cleared away, and drops the note when its number belongs to another program by now.
+ */
+async function clearTheWay(folder) {
+  const left = runningPid(folder);
+  if (left !== undefined) await stopPid(folder, left);
+  for (let tries = 0; tries < 200; tries += 1) {
+    const line = commandLine(notedPid(folder));
+    if (line === undefined) return;
+    if (line !== '' && !line.includes(folder)) {
+      rmSync(pidFile(folder), { force: true });
+      return;
+    }
+    await sleep(50);
+  }
 }
 
 /** Asks the postmaster for a fast shutdown and waits until it has gone. */
@@ -137,8 +162,7 @@ export async function startCluster(folder, { throwAway = false } = {}) {
     rmSync(path.join(folder, 'data'), { recursive: true, force: true });
     await initialise(programs, folder, randomBytes(18).toString('hex'));
   }
-  const left = runningPid(folder);
-  if (left !== undefined) await stopPid(folder, left);
+  await clearTheWay(folder);
   const password = readFileSync(passwordFile, 'utf8').trim();
   const port = await freePort();
   const settings = [

@@ -27,15 +27,20 @@ export function run(program, args, { quiet = false, env = process.env, cwd, inpu
 
 export const isRoot = () => process.getuid?.() === 0;
 
+/** Command line of a process; empty when it has ended and is not cleared away yet, undefined when there is none. */
+export function commandLine(pid) {
+  if (!Number.isInteger(pid) || pid <= 0) return undefined;
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * Whether a process noted in a file still runs and is the one meant: its number may have been given to another
  * since. Its command line must contain `mark`.
  */
 export function stillRuns(pid, mark) {
-  if (!Number.isInteger(pid) || pid <= 0) return false;
-  try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(mark);
-  } catch {
-    return false;
-  }
+  return commandLine(pid)?.includes(mark) ?? false;
 }
