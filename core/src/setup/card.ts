@@ -3,7 +3,7 @@ import { explain, given, workingDefault, type Explained } from '../explain';
 import { sagLimitFor, wetForDry } from '../film';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, type Caution } from '../safety';
-import { ELEMENT_DATA, SURFACE_KINDS, transferEfficiency, usualFans, type AreaBreakdown } from '../takeoff';
+import { ELEMENT_DATA, usualFans, type AreaBreakdown } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import { workOut } from './candidate';
@@ -37,7 +37,6 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly hoseFill: Explained;
   readonly containers: readonly ContainerCount[];
   readonly containersAtWorst: readonly ContainerCount[];
-  readonly triggerTime: number;
   readonly cautions: readonly Caution[];
 }
 
@@ -114,9 +113,6 @@ function numbersFor(context: SearchContext, main: RankedTip, area: AreaBreakdown
   const film = filmNumbers(context, main, line.flow);
   const length = strokeLength(Math.max(geometry.width, geometry.height), system);
   const paint = paintNumbers(request, area);
-  const wetPaint =
-    area.net * SURFACE_KINDS[request.kind].texture * request.coats * passes * film.wetFilm.value;
-  const { likely } = transferEfficiency(request.element, request.side, request.wind);
   const mesh = coatingMesh(coating);
   return {
     ...line,
@@ -125,7 +121,6 @@ function numbersFor(context: SearchContext, main: RankedTip, area: AreaBreakdown
     area,
     passesPerCoat: passes,
     stroke: { length, time: length / film.gunSpeed.value },
-    triggerTime: wetPaint / likely / line.flow.value,
     thinningLimit: explain(
       'thinning limit',
       'percent',

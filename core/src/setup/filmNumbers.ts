@@ -1,11 +1,11 @@
 import { coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
-import { ELEMENT_DATA, transferEfficiency } from '../takeoff';
+import { ELEMENT_DATA } from '../takeoff';
 import { NOMINAL_DISTANCE, fanWidth, writeTipCode } from '../tip';
 import { of, quantity } from '../units';
 import type { RankedTip } from './rank';
-import type { SearchContext } from './request';
+import { transferInput, type SearchContext } from './request';
 
 export interface FilmNumbers {
   readonly fan: Explained;
@@ -94,7 +94,6 @@ export function filmNumbers(
     ),
     name: verdict.name,
   };
-  const transfer = transferEfficiency(request.element, request.side, request.wind);
   const gunSpeed = explain(
     'gun speed',
     'speed',
@@ -108,14 +107,7 @@ export function filmNumbers(
         basis: flow.basis,
         source: 'Flow of this card',
       },
-      te: workingDefault(
-        'Transfer efficiency',
-        'percent',
-        transfer.likely,
-        transfer.low,
-        transfer.high,
-        'Working default for this piece',
-      ),
+      te: transferInput(request),
       width: {
         label: 'Fan width',
         kind: 'fanWidth',

@@ -2,10 +2,10 @@ import { coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import { hoseVolume } from '../line';
 import { LOSSES, containersFor } from '../quantities';
-import { SURFACE_KINDS, transferEfficiency, type AreaBreakdown } from '../takeoff';
+import { SURFACE_KINDS, type AreaBreakdown } from '../takeoff';
 import { accept, of, quantity, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
-import type { SetupRequest } from './request';
+import { transferInput, type SetupRequest } from './request';
 
 /** Paint a surface needs, without searching a tip: for totals over many surfaces. Refuses as `setupCard` does. */
 export function paintNeeded(request: SetupRequest, system: UnitSystem = 'metric'): Result<Explained> {
@@ -17,7 +17,6 @@ export function paintNeeded(request: SetupRequest, system: UnitSystem = 'metric'
 export function paintNumbers(request: SetupRequest, area: AreaBreakdown) {
   const { coating, coats } = request;
   const surface = SURFACE_KINDS[request.kind];
-  const transfer = transferEfficiency(request.element, request.side, request.wind);
   const absorbed = request.condition === 'bare' ? surface.absorbed : 0;
   const excess = surface.texture - 1;
   const { containerResidue, touchUp, pumpFillLitres, gunSpeedScatter } = LOSSES;
@@ -41,14 +40,7 @@ export function paintNumbers(request: SetupRequest, area: AreaBreakdown) {
       coats: given('Coats', 'count', coats, 'Chosen here'),
       dry: coatingInput(coating, 'dryFilm'),
       solids: coatingInput(coating, 'volumeSolids'),
-      te: workingDefault(
-        'Transfer efficiency',
-        'percent',
-        transfer.likely,
-        transfer.low,
-        transfer.high,
-        'Working default for this piece',
-      ),
+      te: transferInput(request),
       absorbed: workingDefault(
         'Soaks into the bare surface',
         'wetFilm',

@@ -7,7 +7,16 @@ import {
   type CoatingValues,
 } from '../coating';
 import type { HoseRun, LineFluid, Sprayer } from '../line';
-import type { Condition, Element, Side, SurfaceGeometry, SurfaceKind, Wind } from '../takeoff';
+import { workingDefault, type Input } from '../explain';
+import {
+  transferEfficiency,
+  type Condition,
+  type Element,
+  type Side,
+  type SurfaceGeometry,
+  type SurfaceKind,
+  type Wind,
+} from '../takeoff';
 import type { Tip } from '../tip';
 import { of, quantity, type Fraction, type Length } from '../units';
 
@@ -77,4 +86,17 @@ const FINE_ORIFICE = of(0.011, 'in');
 /** Gun filter mesh: the coating's, or 100 for an orifice of 11 thou or finer. */
 export function meshFor(coatingsMesh: number, orifice: Length): number {
   return orifice <= FINE_ORIFICE * (1 + 1e-9) ? 100 : coatingsMesh;
+}
+
+/** Share of the paint that lands on this piece, as the formulas take it. */
+export function transferInput({ element, side, wind }: SetupRequest): Input {
+  const { likely, low, high } = transferEfficiency(element, side, wind);
+  return workingDefault(
+    'Transfer efficiency',
+    'percent',
+    likely,
+    low,
+    high,
+    'Working default for this piece',
+  );
 }
