@@ -23,9 +23,43 @@ export {
   HIGH_SHEAR,
   LOW_SHEAR,
   REFERENCE_TEMPERATURE,
+  THINNER_VISCOSITY,
   powerLaw,
   temperatureFactor,
   thinnedViscosity,
   viscosityAt,
   type Rheology,
 } from './rheology';
+export {
+  CUPS,
+  CUP_IDS,
+  CUP_NOTE,
+  PREFERRED_SECONDS,
+  compareOwnCup,
+  cupSeconds,
+  cupViscosity,
+  cupsFor,
+  kinematicOfPaint,
+  type CupAnswer,
+  type CupId,
+  type OwnCupVerdict,
+} from './cups';
+export {
+  defaultThinningSlope,
+  fitSlopes,
+  slopesFrom,
+  usualSlopes,
+  type FittedSlopes,
+  type PaintSlopes,
+  type ViscosityReading,
+} from './slopes';
+export {
+  thinnerToAdd,
+  thinningAdvice,
+  type ThinningAdvice,
+  type ThinningMove,
+  type ThinningRequest,
+} from './thinning';
+export { WARMING, warmingTime } from './warming';
+export { DRYING, dryingHumidityFactor, dryingTemperatureFactor, recoatTime } from './drying';
+export { cupForPaint, viscosityOf, type CupChoice, type PaintState } from './state';

@@ -8,8 +8,8 @@ export const HIGH_SHEAR = 10_000;
 export const DEFAULT_TEMPERATURE_COEFFICIENT = 2800;
 export const REFERENCE_TEMPERATURE = quantity<Temperature>(296.15);
 
-/** Water near room temperature; mineral thinners are of the same order. */
-const THINNER_VISCOSITY = 0.001;
+/** Water at 23 °C (IAPWS: 0.932 mPa·s); mineral thinners are of the same order. */
+export const THINNER_VISCOSITY = 0.00093;
 
 /** Power law η = K·γ^(n−1) with the high-shear value as floor above 10⁴ 1/s. */
 export interface Rheology {

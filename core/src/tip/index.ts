@@ -9,7 +9,17 @@ export {
   type Tip,
   type TipCode,
 } from './code';
-export { FAN_SCHOOLS, NOMINAL_DISTANCE, fanWidth, type FanSchool } from './fan';
+export {
+  FAN_SCHOOLS,
+  GUN_DISTANCE_LIMITS,
+  NOMINAL_DISTANCE,
+  fanReadings,
+  fanWidth,
+  sprayAngleWidth,
+  type FanReading,
+  type FanSchool,
+} from './fan';
+export { checkReading, checkWidthReading, type ClaimedReading } from './reading';
 export {
   DISCHARGE,
   dischargeCoefficient,
@@ -18,3 +28,17 @@ export {
   pressureForFlow,
   type OrificeFluid,
 } from './orifice';
+export {
+  TIP_LIFE,
+  WEAR,
+  litresLeft,
+  litresLeftByFan,
+  wornByPressure,
+  wornTip,
+  wornTipWaste,
+  type AbrasionClass,
+  type LitresByClass,
+  type Wear,
+  type WearReading,
+} from './wear';
+export { SEALS, checkSeal, sealFor, type Seal, type SealAdvice } from './seal';

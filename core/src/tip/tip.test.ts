@@ -3,17 +3,21 @@ import {
   FAMILY_DATA,
   NOMINAL_DISTANCE,
   TIP_FAMILIES,
+  checkReading,
+  checkWidthReading,
   dischargeCoefficient,
   existsInFamily,
+  fanReadings,
   fanWidth,
   orificeFlow,
   pressureForFlow,
   readTip,
   readTipCode,
+  sprayAngleWidth,
   tipCatalogue,
   writeTipCode,
 } from '.';
-import { of, quantity, to, type Density, type Pressure, type Viscosity } from '../units';
+import { of, quantity, to, type Density, type Length, type Pressure, type Viscosity } from '../units';
 
 describe('tip codes', () => {
   it('reads and writes every tip of the catalogue', () => {
@@ -54,6 +58,52 @@ describe('tip codes', () => {
   });
 });
 
+describe('a code read by somebody', () => {
+  it.each([
+    ['1021', { fan: 1, orificeThou: 21 }, /first digit was taken as the fan/],
+    ['1021', { fan: 2 }, /1021 is fan 10, orifice 21 thou/],
+    ['1221', { fan: 1, orificeThou: 221 }, /three-digit code.*Four digits/],
+    ['515', { fan: 51 }, /four-digit code.*Three digits/],
+    ['517', { fan: 17, orificeThou: 5 }, /wrong end/],
+    ['517', { orificeThou: 15 }, /orifice was read wrong/],
+    ['517', { fan: 4 }, /fan was read wrong/],
+    ['517', { fan: 2, orificeThou: 11 }, /Neither/],
+    ['9', { fan: 9 }, /three or four digits/],
+  ])('%s taken as %j is refused with the slip', (code, claim, message) => {
+    const result = checkReading(code, claim);
+    expect(result).toMatchObject({ ok: false, field: 'reading' });
+    expect(!result.ok && result.message).toMatch(message);
+  });
+
+  it('is accepted when it is right, whole or in part', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 24 }), fc.integer({ min: 7, max: 55 }), (fan, orificeThou) => {
+        const code = writeTipCode({ fan, orificeThou });
+        for (const claim of [{ fan, orificeThou }, { fan }, { orificeThou }, {}]) {
+          expect(checkReading(code, claim)).toEqual({ ok: true, value: { fan, orificeThou } });
+        }
+        expect(checkReading(code, { fan: fan + 1 }).ok).toBe(false);
+      }),
+    );
+  });
+
+  it.each([
+    [of(254, 'mm'), true, /./],
+    [of(5, 'in'), false, /taken as inches.*254 mm/],
+    [of(10, 'mm'), false, /not millimetres/],
+    [of(10 / 100, 'm'), false, /not centimetres/],
+    [of(25, 'in'), false, /centimetres, not inches/],
+    [of(500, 'mm'), false, /tens of centimetres/],
+    [of(284.3, 'mm'), false, /spray angle/],
+    [of(333, 'mm'), false, /333 mm is not the width of fan 5/],
+    [quantity<Length>(NaN), false, /not the width/],
+  ])('a width of %d m for fan 5: %s', (width, ok, message) => {
+    const result = checkWidthReading(5, width);
+    expect(result.ok).toBe(ok);
+    expect(result.ok ? 'fits' : result.message).toMatch(ok ? /fits/ : message);
+  });
+});
+
 describe('fan width', () => {
   it('is twice the fan number in inches at 12 in', () => {
     expect(to(fanWidth(5, NOMINAL_DISTANCE), 'mm')).toBeCloseTo(254, 6);
@@ -67,12 +117,28 @@ describe('fan width', () => {
     [10, 43],
     [12, 73],
   ])('the spray angle school reads fan %i wider by about %i %%', (fan, percent) => {
-    const ratio = fanWidth(fan, NOMINAL_DISTANCE, 'ten degrees') / fanWidth(fan, NOMINAL_DISTANCE);
-    expect((ratio - 1) * 100).toBeCloseTo(percent, -0.5);
+    const readings = fanReadings(fan, NOMINAL_DISTANCE);
+    if (!readings.ok) throw new Error(readings.message);
+    const [inches, centimetres, angle] = readings.value;
+    expect(inches?.divergence).toBe(0);
+    expect(centimetres?.width?.value).toBe(inches?.width?.value);
+    expect(Math.round((angle?.divergence ?? NaN) * 100)).toBe(percent);
+    expect(angle?.width?.formula).toBe('spray angle width');
   });
 
-  it('the spray angle school is senseless from fan 18', () => {
-    expect(fanWidth(18, NOMINAL_DISTANCE, 'ten degrees')).toBe(Infinity);
+  it('has no number in the spray angle school from fan 18', () => {
+    expect(sprayAngleWidth(18, NOMINAL_DISTANCE)).toBeUndefined();
+    const readings = fanReadings(18, NOMINAL_DISTANCE);
+    expect(readings.ok && readings.value[2]).toEqual({ school: 'spray angle', name: expect.any(String) });
+  });
+
+  it('refuses fans and distances that do not exist', () => {
+    for (const fan of [0, 25, 2.5, NaN]) {
+      expect(fanReadings(fan, NOMINAL_DISTANCE)).toMatchObject({ ok: false, field: 'fan' });
+    }
+    for (const distance of [0, -1, 5, NaN, Infinity]) {
+      expect(fanReadings(5, quantity(distance))).toMatchObject({ ok: false, field: 'distance' });
+    }
   });
 });
 

@@ -14,4 +14,4 @@ export {
   type UnitSystem,
 } from './display';
 export { parseQuantity, within, type Bounds } from './parse';
-export { accept, refuse, type Accepted, type Refusal, type Result } from './refusal';
+export { accept, firstRefusal, refuse, type Accepted, type Refusal, type Result } from './refusal';

@@ -12,11 +12,13 @@ export type Dimension =
   | 'flow'
   | 'pressure'
   | 'viscosity'
+  | 'kinematic'
   | 'density'
   | 'time'
   | 'speed'
   | 'spreading'
   | 'temperature'
+  | 'temperatureDifference'
   | 'fraction';
 
 export type Quantity<D extends Dimension> = number & { readonly [dimension]: D };
@@ -27,11 +29,13 @@ export type Volume = Quantity<'volume'>;
 export type Flow = Quantity<'flow'>;
 export type Pressure = Quantity<'pressure'>;
 export type Viscosity = Quantity<'viscosity'>;
+export type KinematicViscosity = Quantity<'kinematic'>;
 export type Density = Quantity<'density'>;
 export type Time = Quantity<'time'>;
 export type Speed = Quantity<'speed'>;
 export type SpreadingRate = Quantity<'spreading'>;
 export type Temperature = Quantity<'temperature'>;
+export type TemperatureDifference = Quantity<'temperatureDifference'>;
 export type Fraction = Quantity<'fraction'>;
 
 /** Marks a number that is already in SI units as a quantity of the dimension the caller expects. */

@@ -20,3 +20,8 @@ export function accept<T>(value: T): Accepted<T> {
 export function refuse(code: string, field: string, message: string): Refusal {
   return { ok: false, code, message, field };
 }
+
+/** The first refusal among checks, or nothing when all are accepted. */
+export function firstRefusal(...checks: readonly Result<unknown>[]): Refusal | undefined {
+  return checks.find((check): check is Refusal => !check.ok);
+}

@@ -1,12 +1,7 @@
-/** One entry for each formula whose result a person sees: how it reads, where it comes from, where it holds. */
-export interface Formula {
-  readonly name: string;
-  readonly expression: string;
-  readonly source: string;
-  readonly range: string;
-}
+import type { Formula } from './formula';
 
-export const FORMULAS = {
+/** Formulas behind the set-up card. */
+export const SETUP_FORMULAS = {
   'set-up search': {
     name: 'Set-up search',
     expression: 'score = Σ weight × fitness ÷ Σ weight, over every tip of the catalogue',
@@ -98,5 +93,3 @@ export const FORMULAS = {
     range: 'Once for each colour, not for each surface',
   },
 } as const satisfies Record<string, Formula>;
-
-export type FormulaId = keyof typeof FORMULAS;

@@ -1,0 +1,53 @@
+import type { Formula } from './formula';
+
+/** Formulas about film, combs, coats and overlap. */
+export const FILM_FORMULAS = {
+  'spreading rate': {
+    name: 'Theoretical spreading rate',
+    expression: 'm²/L = 1000 · VS ÷ DFT in μm',
+    source: 'Volume balance; 1,604 ft²·mil/gal for pure solids',
+    range: 'Nothing lost; divide by what lands for the practical rate',
+  },
+  'film of a pass': {
+    name: 'Wet film passes lay',
+    expression: 'WFT = Q · TE ÷ (W · (1 − overlap) · v)',
+    source: 'Volume balance of one pass in a series',
+    range: 'Mean over the field, not at its edges',
+  },
+  'comb mean': {
+    name: 'Wet film by the comb',
+    expression: 'mean of the middles; u² = s² ÷ n + Σ width² ÷ 12 n²; mean ± t · u',
+    source: 'ISO 2808 and ASTM D4414 for a reading; JCGM 100:2008 for the mean of intervals',
+    range: 'One reading is an interval between two teeth; three or more readings on wet paint give a mean',
+  },
+  'speed after comb': {
+    name: 'Gun speed after a comb reading',
+    expression: 'v = v now · mean ÷ target',
+    source: 'Film goes with one over gun speed',
+    range: 'Same tip, pressure and overlap',
+  },
+  'coats needed': {
+    name: 'Coats for a dry film in all',
+    expression: 'n = ⌈DFT total ÷ largest dry film of a coat⌉',
+    source: 'Wet film of a coat under the sag limit; WFT = DFT · (1 + r) ÷ VS',
+    range: 'Coats of one coating; primer counts apart',
+  },
+  'yield sag limit': {
+    name: 'Film that stays on a vertical by its yield stress',
+    expression: 'h = τy ÷ (ρ g)',
+    source: 'Balance of yield stress and weight of the film',
+    range: 'Paint at rest with a known yield stress; the data sheet’s limit comes first',
+  },
+  'film variation': {
+    name: 'Film variation of many passes',
+    expression: 'CV of Σ f(s), with the hand’s scatter of the lap',
+    source: 'Fan profile model, docs/method.md',
+    range: 'Parallel passes; a hand scatters by about 5 % of the width',
+  },
+  'best overlap': {
+    name: 'Overlap with the least film variation',
+    expression: 'least mean CV over a fan ±10 % misjudged, overlap 0 to 70 %',
+    source: 'Fan profile model, docs/method.md',
+    range: 'Between the schools; a hand keeps a lap to about 5 % of the width',
+  },
+} as const satisfies Record<string, Formula>;

@@ -1,0 +1,29 @@
+import type { Formula } from './formula';
+
+/** Formulas about pump, hoses and gun. */
+export const LINE_FORMULAS = {
+  'gun pressure': {
+    name: 'Gun pressure for a pump setting',
+    expression: 'P gun: P pump = P gun + Σ 4 L τw ÷ D + ρ g z, Q through the tip at P gun',
+    source: 'Steady state of pump, hoses, height and tip, found by bisection on a checked bracket',
+    range: 'Trigger held; where the tip outruns the pump the pump’s flow decides',
+  },
+  'trigger duty': {
+    name: 'Share of the time the trigger may be held',
+    expression: 'duty = Q pump ÷ Q tip',
+    source: 'Volume balance of the pump',
+    range: '100 % where the pump keeps up',
+  },
+  'part loss': {
+    name: 'Pressure a part of the line takes',
+    expression: 'ΔP of the part at the flow of the line',
+    source: 'Power-law pipe flow for hoses and gun, ρ g z for the height, the orifice law for the tip',
+    range: 'The parts add up to the pump pressure; the order of hoses does not matter',
+  },
+  'largest tip': {
+    name: 'Largest tip this line carries',
+    expression: 'largest d with Q ≤ Q pump, P pump ≤ limit and d ≤ the sprayer’s largest orifice',
+    source: 'Steady state of the line at the even-fan pressure',
+    range: 'New tip; leave room for wear',
+  },
+} as const satisfies Record<string, Formula>;
