@@ -11,12 +11,13 @@ import {
   temperatureFactor,
   thinnedViscosity,
   viscosityAt,
+  type ArchetypeId,
   type Coating,
 } from '.';
 import { of, quantity, to, type Viscosity } from '../units';
 
 const eta = (value: number) => quantity<Viscosity>(value);
-const plain = (archetype: (typeof ARCHETYPE_IDS)[number]): Coating => ({
+const plain = (archetype: ArchetypeId): Coating => ({
   name: 'x',
   archetype,
   overrides: {},

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import {
-  ARCHETYPE_IDS,
+  type ArchetypeId,
   CUPS,
   CUP_IDS,
   compareOwnCup,
@@ -102,7 +102,7 @@ describe('a cup and its seconds', () => {
 });
 
 describe('the cup for a paint', () => {
-  const coating = (archetype: (typeof ARCHETYPE_IDS)[number]): Coating => ({
+  const coating = (archetype: ArchetypeId): Coating => ({
     name: archetype,
     archetype,
     overrides: {},

@@ -1,17 +1,13 @@
 import fc from 'fast-check';
-import { ARCHETYPE_IDS, recoatTime, type Coating } from '.';
+import { recoatTime, type ArchetypeId, type Coating } from '.';
 import { of, quantity, to, type Time } from '../units';
 
-const coating = (archetype: (typeof ARCHETYPE_IDS)[number]): Coating => ({
+const coating = (archetype: ArchetypeId): Coating => ({
   name: archetype,
   archetype,
   overrides: {},
 });
-const hours = (
-  celsius: number,
-  humidity: number,
-  archetype: (typeof ARCHETYPE_IDS)[number] = 'wall-matt',
-) => {
+const hours = (celsius: number, humidity: number, archetype: ArchetypeId = 'wall-matt') => {
   const result = recoatTime(coating(archetype), of(celsius, '°C'), of(humidity, '%'));
   if (!result.ok) throw new Error(result.message);
   return to(quantity<Time>(result.value.value), 'h');

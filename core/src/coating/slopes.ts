@@ -148,7 +148,7 @@ export function fitSlopes(
   const usual = usualSlopes(paint);
   const k0 = usual.thinning.value;
   const rows = readings.map(({ viscosity, temperature, thinner }) => ({
-    row: [1, -thinner / (1 + thinner), KELVIN * (1 / temperature - 1 / REFERENCE_TEMPERATURE)] as const,
+    row: [1, 1 / (1 + thinner) - 1, KELVIN * (1 / temperature - 1 / REFERENCE_TEMPERATURE)] as const,
     y: Math.log(viscosity),
   }));
   const prior = [Math.log(paint), k0, usual.temperature.value / KELVIN] as const;

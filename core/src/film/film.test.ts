@@ -1,17 +1,31 @@
 import fc from 'fast-check';
 import {
   betterOverlap,
+  dryFilmFrom,
   dryForWet,
   evenFanProfile,
+  expectedVariation,
+  fanProfileAt,
+  filmAtSpeed,
   filmVariation,
   gunSpeedForFilm,
   paintForFilm,
+  overlapAdvice,
   sagLimitFor,
+  speedForFilm,
+  spreadingOf,
   spreadingRate,
+  variationOf,
+  visibleShare,
+  wetFilmFor,
   wetFilmOfPass,
   wetForDry,
+  yieldSagLimit,
+  type PassInputs,
 } from '.';
-import { of, quantity, to, type Fraction } from '../units';
+import { given, type Explained } from '../explain';
+import { normal, seeded } from '../random';
+import { of, quantity, to, type Fraction, type Length, type Result, type SpreadingRate } from '../units';
 
 const share = (value: number) => quantity<Fraction>(value);
 
@@ -98,11 +112,159 @@ describe('film variation of many passes', () => {
     expect(filmVariation(evenFanProfile(1), 1 / 2, 1.1) * 100).toBeCloseTo(6.5, 1);
   });
 
-  it('chooses the school with the smaller variation, and half for feathered fans', () => {
+  it('refuses in the answer, and throws inside, for an overlap that lays every pass on the last', () => {
+    for (const overlap of [1, -0.1, NaN, Infinity]) {
+      expect(variationOf(triangle, overlap)).toMatchObject({ ok: false, field: 'overlap' });
+      expect(() => filmVariation(triangle, overlap)).toThrow('overlap');
+    }
+  });
+});
+
+describe('film variation with the hand’s scatter', () => {
+  it('is what many passes placed by a scattering hand show', () => {
+    // Slow reference: 4,000 passes set off by a seeded normal error of 5 % of the width, sampled along the wall.
+    const random = seeded(7);
+    for (const [exponent, overlap] of [
+      [1, 1 / 2],
+      [1.5, 1 / 3],
+    ] as const) {
+      const profile = evenFanProfile(exponent);
+      const spacing = 2 * (1 - overlap);
+      const centres = Array.from({ length: 4000 }, (_, pass) => pass * spacing + 0.1 * normal(random));
+      const film: number[] = [];
+      for (let at = 20; at < 3980 * spacing; at += 0.037) {
+        const near = Math.round(at / spacing);
+        film.push(
+          centres
+            .slice(Math.max(0, near - 6), near + 7)
+            .reduce((sum, centre) => sum + profile(at - centre), 0),
+        );
+      }
+      const mean = film.reduce((sum, one) => sum + one, 0) / film.length;
+      const variance = film.reduce((sum, one) => sum + (one - mean) ** 2, 0) / film.length;
+      expect(filmVariation(profile, overlap, 1, 0.05) / (Math.sqrt(variance) / mean)).toBeCloseTo(1, 1);
+    }
+  });
+
+  it('is never below that of a perfect hand for an even lap, and goes to it with the scatter', () => {
+    const profile = evenFanProfile(1.5);
+    expect(filmVariation(profile, 0.5, 1, 1e-4)).toBeCloseTo(filmVariation(profile, 0.5), 3);
+    expect(filmVariation(profile, 0.5, 1, 0.08)).toBeGreaterThan(filmVariation(profile, 0.5, 1, 0.03));
+  });
+});
+
+describe('the choice of overlap', () => {
+  it('takes the school with the smaller variation, and half for feathered fans', () => {
     expect(betterOverlap(triangle).name).toBe('one half');
     for (const exponent of [0.7, 1, 1.5]) {
       const verdict = betterOverlap(evenFanProfile(exponent));
       expect(verdict.variation).toBeLessThanOrEqual(verdict.otherVariation);
+      expect(betterOverlap(evenFanProfile(exponent), 'one third').share).toBe(1 / 3);
+      expect(betterOverlap(evenFanProfile(exponent), 'one half').share).toBe(1 / 2);
     }
+  });
+
+  it('finds the best overlap between them on its curve', () => {
+    const advice = overlapAdvice(evenFanProfile(1));
+    const at = (share: number) => expectedVariation(evenFanProfile(1), share);
+    expect(advice.bestVariation).toBeLessThanOrEqual(Math.min(at(1 / 2), at(1 / 3)) + 1e-3);
+    expect(advice.best.low).toBeLessThanOrEqual(advice.best.value);
+    expect(advice.best.high).toBeGreaterThanOrEqual(advice.best.value);
+    expect(advice.curve).toHaveLength(36);
+    const half = variationOf(evenFanProfile(1), 1 / 2);
+    expect(half.ok && half.value.value).toBeGreaterThan(0.05);
+  });
+});
+
+describe('the fan below its even pressure', () => {
+  it('grows tails near the edges and thins in the middle', () => {
+    const starved = fanProfileAt(1, 0.8);
+    // Tail 2 · 0.2 = 0.4 on 0.84 · (1 − 0.81) = 0.1596
+    expect(starved(0.9)).toBeCloseTo(0.5596, 4);
+    expect(starved(0)).toBeCloseTo(0.84, 4);
+    expect(starved(-0.9)).toBe(starved(0.9));
+    expect(fanProfileAt(1, 0.6)(0.9)).toBeGreaterThan(starved(0.9));
+    expect(fanProfileAt(1, 0.2)(0.9)).toBeCloseTo(1.2 + 0.5 * 0.19, 6);
+  });
+
+  it('is even from the even pressure on, and nothing outside its support', () => {
+    for (const s of [0, 0.4, 0.9]) expect(fanProfileAt(1, 1.2)(s)).toBe(evenFanProfile(1)(s));
+    expect(fanProfileAt(1, 0.7)(1)).toBe(0);
+  });
+
+  it('varies more in many passes than the even fan', () => {
+    for (const overlap of [1 / 3, 1 / 2]) {
+      expect(filmVariation(fanProfileAt(1, 0.7), overlap)).toBeGreaterThan(
+        filmVariation(fanProfileAt(1, 1), overlap),
+      );
+    }
+  });
+
+  it('shows about 0.95 of its support for a standard fan and 0.90 feathered', () => {
+    expect(visibleShare(1)).toBeCloseTo(0.949, 3);
+    // √(1 − 0.1^(1/1.5)) = 0.886
+    expect(visibleShare(1.5)).toBeCloseTo(0.886, 3);
+  });
+});
+
+describe('answers about film', () => {
+  const solids = { ...given('Volume solids', 'percent', 0.36, 'x'), low: 0.32, high: 0.4 };
+  const pass: PassInputs = {
+    flow: given('Flow', 'flow', of(0.7, 'L/min'), 'x'),
+    transfer: given('TE', 'percent', 0.8, 'x'),
+    fanWidth: given('Fan', 'fanWidth', of(254, 'mm'), 'x'),
+    overlap: share(0.5),
+  };
+  const value = (result: Result<Explained>) => {
+    if (!result.ok) throw new Error(result.message);
+    return result.value.value;
+  };
+
+  it('give wet, dry, spreading, film and speed with their ranges', () => {
+    // 40 μm · 1.05 / 0.36 = 116.67 μm, and back
+    const wet = value(wetFilmFor(of(40, 'μm'), solids, share(0.05)));
+    expect(to(quantity<Length>(wet), 'μm')).toBeCloseTo(116.667, 3);
+    expect(value(dryFilmFrom(quantity(wet), solids, share(0.05)))).toBeCloseTo(of(40, 'μm'), 12);
+    expect(to(quantity<SpreadingRate>(value(spreadingOf(of(40, 'μm'), solids))), 'm²/L')).toBeCloseTo(9, 9);
+    // 0.7/60000 · 0.8 / (0.254 · 0.5 · 0.6) = 122.5 μm
+    expect(value(filmAtSpeed(pass, of(0.6, 'm/s'))) * 1e6).toBeCloseTo(122.48, 2);
+    expect(value(speedForFilm(pass, of(122.4847, 'μm')))).toBeCloseTo(0.6, 5);
+    const ranged = wetFilmFor(of(40, 'μm'), solids, share(0));
+    expect(ranged.ok && ranged.value.low < ranged.value.value && ranged.value.value < ranged.value.high).toBe(
+      true,
+    );
+  });
+
+  it('find 78 μm for a yield stress of 1 Pa at 1,300 kg/m³', () => {
+    const density = given('Density', 'density', 1300, 'x');
+    // 1 / (1300 · 9.80665)
+    expect(value(yieldSagLimit(1, density)) * 1e6).toBeCloseTo(78.4, 1);
+    expect(yieldSagLimit(NaN, density)).toMatchObject({ ok: false, field: 'yieldStress' });
+    expect(yieldSagLimit(1, { ...density, value: 0 })).toMatchObject({ ok: false, field: 'density' });
+  });
+
+  it('refuse what is no film, paint, pass or speed, at the field', () => {
+    const bad = [0, -1, NaN, Infinity, 1e9];
+    for (const one of bad) {
+      expect(wetFilmFor(quantity(one), solids, share(0))).toMatchObject({ ok: false, field: 'dry' });
+      expect(dryFilmFrom(quantity(one), solids, share(0))).toMatchObject({ ok: false, field: 'wet' });
+      expect(spreadingOf(of(40, 'μm'), { ...solids, value: one === 0 ? 0 : one })).toMatchObject({
+        field: 'solids',
+      });
+      expect(filmAtSpeed(pass, quantity(one))).toMatchObject({ ok: false, field: 'speed' });
+      expect(speedForFilm(pass, quantity(one))).toMatchObject({ ok: false, field: 'wet' });
+      expect(speedForFilm({ ...pass, flow: { ...pass.flow, value: one } }, of(1, 'mm'))).toMatchObject({
+        field: 'flow',
+      });
+      expect(
+        speedForFilm({ ...pass, fanWidth: { ...pass.fanWidth, value: one } }, of(1, 'mm')),
+      ).toMatchObject({
+        field: 'fanWidth',
+      });
+    }
+    expect(filmAtSpeed({ ...pass, overlap: share(1) }, of(0.5, 'm/s'))).toMatchObject({ field: 'overlap' });
+    expect(filmAtSpeed({ ...pass, transfer: { ...pass.transfer, value: 0 } }, of(0.5, 'm/s'))).toMatchObject({
+      field: 'transfer',
+    });
   });
 });

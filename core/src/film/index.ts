@@ -10,9 +10,33 @@ export {
   type Pass,
 } from './film';
 export {
+  dryFilmFrom,
+  filmAtSpeed,
+  speedForFilm,
+  spreadingOf,
+  wetFilmFor,
+  yieldSagLimit,
+  type PassInputs,
+} from './answers';
+export {
+  USUAL_COMB,
+  checkComb,
+  combReading,
+  combVerdict,
+  type CombInterval,
+  type CombResult,
+  type CombTarget,
+  type CombVerdict,
+} from './comb';
+export { BUILD_SCHOOLS, coatsNeeded, type BuildSchool, type Coats, type CoatsRequest } from './coats';
+export { TAILS, evenFanProfile, fanProfileAt, visibleShare, type FanProfile } from './profile';
+export { HAND_SCATTER, expectedVariation, filmVariation } from './variation';
+export {
+  OVERLAP_SCHOOLS,
   betterOverlap,
-  evenFanProfile,
-  filmVariation,
-  type FanProfile,
+  overlapAdvice,
+  variationOf,
+  type OverlapAdvice,
+  type OverlapSchool,
   type OverlapVerdict,
-} from './profile';
+} from './overlap';

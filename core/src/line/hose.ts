@@ -1,5 +1,13 @@
 import type { Rheology } from '../coating';
-import { quantity, type Density, type Flow, type Length, type Pressure, type Volume } from '../units';
+import {
+  GRAVITY,
+  quantity,
+  type Density,
+  type Flow,
+  type Length,
+  type Pressure,
+  type Volume,
+} from '../units';
 
 export interface HoseRun {
   readonly length: Length;
@@ -10,8 +18,6 @@ export interface LineFluid {
   readonly density: Density;
   readonly rheology: Rheology;
 }
-
-export const GRAVITY = 9.80665;
 
 /** Mean speed and (8V/D)(3n+1)/(4n), the wall shear rate of a power-law fluid (Rabinowitsch–Mooney). */
 function wallShearRate(flow: Flow, bore: Length, exponent: number): { speed: number; shear: number } {

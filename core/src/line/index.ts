@@ -1,5 +1,4 @@
 export {
-  GRAVITY,
   hoseLoss,
   hoseVolume,
   laminarLimit,
@@ -9,5 +8,14 @@ export {
   type HoseRun,
   type LineFluid,
 } from './hose';
-export { bisect, pumpForGun, steadyState, type Line, type SteadyState } from './steadyState';
+export { bisect, pumpForGun, runsOf, steadyState, type Line, type SteadyState } from './steadyState';
+export { LINE_LIMITS, checkLine } from './check';
+export {
+  GUN_PASSAGE,
+  lineAtPump,
+  lineForGun,
+  type LinePart,
+  type LineReport,
+  type LineRequest,
+} from './report';
 export { SPRAYER_CLASSES, SPRAYER_CLASS_DATA, type Sprayer, type SprayerClass } from './sprayer';

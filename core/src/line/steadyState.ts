@@ -4,6 +4,8 @@ import { liftPressure, lineLoss, type HoseRun, type LineFluid } from './hose';
 
 export interface Line {
   readonly hoses: readonly HoseRun[];
+  /** Passage through gun and gun filter, as a short hose; none where it is not known. */
+  readonly gun?: HoseRun;
   /** Gun above pump. */
   readonly height: Length;
   readonly orifice: Length;
@@ -27,10 +29,15 @@ function tipFluid({ density, rheology }: LineFluid): OrificeFluid {
   return { density, highShearViscosity: rheology.highShearViscosity };
 }
 
+/** Every run the paint goes through. */
+export function runsOf({ hoses, gun }: Pick<Line, 'hoses' | 'gun'>): readonly HoseRun[] {
+  return gun ? [...hoses, gun] : hoses;
+}
+
 /** Pump pressure that gives a gun pressure, ignoring the pump's flow limit: direct, no iteration. */
 export function pumpForGun(line: Line, gun: Pressure): { pump: Pressure; flow: Flow; hoseLoss: Pressure } {
   const flow = orificeFlow(line.orifice, gun, tipFluid(line.fluid));
-  const loss = lineLoss(line.hoses, flow, line.fluid);
+  const loss = lineLoss(runsOf(line), flow, line.fluid);
   const pump = quantity<Pressure>(gun + loss + liftPressure(line.height, line.fluid.density));
   return { pump, flow, hoseLoss: loss };
 }
@@ -71,7 +78,7 @@ export function steadyState(line: Line, pump: Pressure): SteadyState {
     pump,
     gun: limited,
     flow: line.maxFlow,
-    hoseLoss: lineLoss(line.hoses, line.maxFlow, line.fluid),
+    hoseLoss: lineLoss(runsOf(line), line.maxFlow, line.fluid),
     flowLimited: true,
     triggerDuty: line.maxFlow / flow,
   };

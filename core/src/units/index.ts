@@ -1,3 +1,4 @@
+export { GRAVITY } from './constants';
 export * from './quantity';
 export { UNITS, of, to, type Unit } from './unit';
 export {

@@ -1,0 +1,186 @@
+import { explain, given, type Explained, type Input } from '../explain';
+import {
+  GRAVITY,
+  accept,
+  firstRefusal,
+  of,
+  quantity,
+  refuse,
+  within,
+  type Fraction,
+  type Length,
+  type Result,
+  type Speed,
+  type UnitSystem,
+} from '../units';
+import { dryForWet, gunSpeedForFilm, spreadingRate, wetFilmOfPass, wetForDry } from './film';
+
+const FILM = { min: of(1, 'μm'), max: of(5, 'mm') } as const;
+const SOLIDS = { min: 0.03, max: 1 } as const;
+const THINNER = { min: 0, max: 0.5 } as const;
+
+function checkPaint(
+  film: number,
+  solids: Input,
+  thinner: number,
+  system: UnitSystem,
+  field: string,
+  label: string,
+) {
+  return firstRefusal(
+    within(film, FILM, 'wetFilm', system, field, label),
+    within(solids.value, SOLIDS, 'percent', system, 'solids', 'Volume solids'),
+    within(thinner, THINNER, 'percent', system, 'thinner', 'Thinner per paint'),
+  );
+}
+
+/** Wet film for a dry film, as an answer. */
+export function wetFilmFor(
+  dry: Length,
+  solids: Input,
+  thinner: Fraction,
+  system: UnitSystem = 'metric',
+): Result<Explained> {
+  const failed = checkPaint(dry, solids, thinner, system, 'dry', 'Dry film');
+  if (failed) return failed;
+  const inputs = {
+    dry: given('Dry film wanted', 'dryFilm', dry, 'Asked for'),
+    solids,
+    r: given('Thinner per paint', 'percent', thinner, 'Chosen here'),
+  };
+  return accept(
+    explain('wet film target', 'wetFilm', inputs, (v) =>
+      wetForDry(quantity(v.dry), quantity(v.solids), quantity(v.r)),
+    ),
+  );
+}
+
+/** Dry film a wet film leaves, as an answer. */
+export function dryFilmFrom(
+  wet: Length,
+  solids: Input,
+  thinner: Fraction,
+  system: UnitSystem = 'metric',
+): Result<Explained> {
+  const failed = checkPaint(wet, solids, thinner, system, 'wet', 'Wet film');
+  if (failed) return failed;
+  const inputs = {
+    wet: given('Wet film', 'wetFilm', wet, 'Measured or aimed at'),
+    solids,
+    r: given('Thinner per paint', 'percent', thinner, 'Chosen here'),
+  };
+  return accept(
+    explain('dry film left', 'dryFilm', inputs, (v) =>
+      dryForWet(quantity(v.wet), quantity(v.solids), quantity(v.r)),
+    ),
+  );
+}
+
+/** Theoretical spreading rate, as an answer. */
+export function spreadingOf(dry: Length, solids: Input, system: UnitSystem = 'metric'): Result<Explained> {
+  const failed = checkPaint(dry, solids, 0, system, 'dry', 'Dry film');
+  if (failed) return failed;
+  const inputs = { dry: given('Dry film', 'dryFilm', dry, 'Asked for'), solids };
+  return accept(
+    explain('spreading rate', 'spreading', inputs, (v) => spreadingRate(quantity(v.solids), quantity(v.dry))),
+  );
+}
+
+/** Everything a field of passes depends on, with ranges. */
+export interface PassInputs {
+  readonly flow: Input;
+  readonly transfer: Input;
+  readonly fanWidth: Input;
+  readonly overlap: Fraction;
+}
+
+function checkPass({ flow, transfer, fanWidth, overlap }: PassInputs, system: UnitSystem) {
+  if (!(overlap >= 0 && overlap <= 0.95)) {
+    return refuse(
+      'overlap',
+      'overlap',
+      'The overlap is a share of the fan from 0 to 95 %: at 100 % every pass lies on the one before.',
+    );
+  }
+  return firstRefusal(
+    within(flow.value, { min: 1e-7, max: 1e-3 }, 'flow', system, 'flow', 'Flow'),
+    within(transfer.value, { min: 0.05, max: 1 }, 'percent', system, 'transfer', 'Transfer efficiency'),
+    within(fanWidth.value, { min: 0.02, max: 2 }, 'fanWidth', system, 'fanWidth', 'Fan width'),
+  );
+}
+
+const passOf = (v: Record<'flow' | 'te' | 'width' | 'overlap', number>) => ({
+  flow: quantity<ReturnType<typeof of<'L/min'>>>(v.flow),
+  transferEfficiency: quantity<Fraction>(v.te),
+  fanWidth: quantity<Length>(v.width),
+  overlap: quantity<Fraction>(v.overlap),
+});
+
+const inputsOf = ({ flow, transfer, fanWidth, overlap }: PassInputs) => ({
+  flow,
+  te: transfer,
+  width: fanWidth,
+  overlap: given('Overlap', 'percent', overlap, 'Chosen here'),
+});
+
+/** Mean wet film a field of passes lays at a gun speed, as an answer. */
+export function filmAtSpeed(
+  pass: PassInputs,
+  speed: Speed,
+  system: UnitSystem = 'metric',
+): Result<Explained> {
+  const failed =
+    checkPass(pass, system) ??
+    firstRefusal(within(speed, { min: 0.02, max: 5 }, 'speed', system, 'speed', 'Gun speed'));
+  if (failed) return failed;
+  return accept(
+    explain(
+      'film of a pass',
+      'wetFilm',
+      { ...inputsOf(pass), speed: given('Gun speed', 'speed', speed, 'Chosen here') },
+      (v) => wetFilmOfPass(passOf(v), quantity(v.speed)),
+    ),
+  );
+}
+
+/** Gun speed that lays a wet film, as an answer. */
+export function speedForFilm(
+  pass: PassInputs,
+  wet: Length,
+  system: UnitSystem = 'metric',
+): Result<Explained> {
+  const failed =
+    checkPass(pass, system) ?? firstRefusal(within(wet, FILM, 'wetFilm', system, 'wet', 'Wet film'));
+  if (failed) return failed;
+  return accept(
+    explain(
+      'gun speed',
+      'speed',
+      { ...inputsOf(pass), wet: given('Wet film', 'wetFilm', wet, 'Aimed at') },
+      (v) => gunSpeedForFilm(passOf(v), quantity(v.wet)),
+    ),
+  );
+}
+
+/** Film that stays on a vertical by its yield stress: h = τy/(ρg). 1 Pa at 1,300 kg/m³: 78 μm. */
+export function yieldSagLimit(
+  yieldStress: number,
+  density: Input,
+  system: UnitSystem = 'metric',
+): Result<Explained> {
+  if (!(yieldStress >= 0.01 && yieldStress <= 500)) {
+    return refuse('sag.yield', 'yieldStress', 'A yield stress lies between 0.01 and 500 Pa.');
+  }
+  const failed = firstRefusal(
+    within(density.value, { min: 600, max: 3000 }, 'density', system, 'density', 'Density'),
+  );
+  if (failed) return failed;
+  return accept(
+    explain(
+      'yield sag limit',
+      'wetFilm',
+      { stress: given('Yield stress, Pa', 'count', yieldStress, 'Measured'), density },
+      (v) => v.stress / (v.density * GRAVITY),
+    ),
+  );
+}

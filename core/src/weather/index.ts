@@ -1,0 +1,11 @@
+export { LEAST_MARGIN, checkSurface, dewPoint, type SurfaceCheck, type SurfaceConditions } from './dewPoint';
+export {
+  DROP,
+  WIND_LIMITS,
+  driftReach,
+  settlingSpeed,
+  windLimit,
+  type DriftRequest,
+  type WindRequest,
+  type WindVerdict,
+} from './wind';
