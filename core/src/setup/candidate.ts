@@ -1,16 +1,8 @@
 import { archetypeOf } from '../coating';
 import { betterOverlap, evenFanProfile, gunSpeedForFilm, type OverlapVerdict } from '../film';
 import { pumpForGun, steadyState, type Line } from '../line';
-import { transferEfficiency } from '../takeoff';
-import {
-  FAMILY_DATA,
-  NOMINAL_DISTANCE,
-  TIP_FAMILIES,
-  fanWidth,
-  orificeDiameter,
-  type Tip,
-  type TipFamily,
-} from '../tip';
+import { SURFACE_KINDS } from '../takeoff';
+import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
 import {
   accept,
   quantity,
@@ -21,10 +13,13 @@ import {
   type Pressure,
   type Result,
   type Speed,
+  type Time,
   type UnitSystem,
+  type Volume,
 } from '../units';
 import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
-import type { SearchContext } from './request';
+import { transferInput, type SearchContext } from './request';
+import { fanWidthBy, gunDistance, type Schools } from './schools';
 
 /** One tip with what it does on this surface, with this paint, machine and hose. */
 export interface Candidate {
@@ -39,15 +34,38 @@ export interface Candidate {
   readonly gunSpeed: Speed;
   /** Share of the pump's flow limit this tip uses. */
   readonly flowShare: number;
+  /** Share of the pump's highest pressure this tip leaves unused. */
+  readonly pressureMargin: number;
+  readonly distance: Length;
+  /** Film laid at a time; the coats and the passes of each that build it up. */
+  readonly wetFilm: Length;
+  readonly coats: number;
+  readonly passesPerCoat: number;
+  /** Trigger time for all coats, and the time spraying takes with it. */
+  readonly triggerTime: Time;
+  readonly sprayingTime: Time;
+  /** Paint of all coats that misses the piece; more than usual above the even-fan pressure, how much is not claimed. */
+  readonly overspray: Volume;
+  readonly mistsMore: boolean;
 }
 
-const OVERLAPS = Object.fromEntries(
-  TIP_FAMILIES.map((family) => [family, betterOverlap(evenFanProfile(FAMILY_DATA[family].profileExponent))]),
-) as Readonly<Record<TipFamily, OverlapVerdict>>;
+/** Share of the spraying time during which the trigger is open (method.md, "Working rates"). */
+export const TRIGGER_SHARE = 0.55;
 
-/** Overlap for an even fan of a family; depends on nothing else, so it is worked out once. */
-export function overlapOf(family: TipFamily): OverlapVerdict {
-  return OVERLAPS[family];
+const overlaps = new Map<string, OverlapVerdict>();
+
+/** Overlap for an even fan of a family by the school held; depends on nothing else, so it is worked out once. */
+export function overlapOf(
+  family: TipFamily,
+  school: Schools['overlap'] = 'smaller variation',
+): OverlapVerdict {
+  const key = `${family} ${school}`;
+  const known = overlaps.get(key);
+  if (known) return known;
+  const profile = evenFanProfile(FAMILY_DATA[family].profileExponent);
+  const verdict = betterOverlap(profile, school === 'smaller variation' ? undefined : school);
+  overlaps.set(key, verdict);
+  return verdict;
 }
 
 /** Families whose fan breaks up coatings of the highest abrasion class. */
@@ -71,7 +89,7 @@ export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
  * gives, more pressure than pump and hose leave at the gun, a film no gun speed lays.
  */
 export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): Result<Candidate> {
-  const { request, fluid, wetPerPass } = context;
+  const { request, fluid, wetPerPass, schools, area, coats, passes } = context;
   const { sprayer } = request;
   if (archetypeOf(request.coating.archetype).abrasionClass === 3 && !HEAVY_FAMILIES.includes(tip.family)) {
     return refuse(
@@ -97,7 +115,10 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
   }
   const line = lineOf(context, tip);
   const orifice = line.orifice;
-  const wanted = evenFanPressure(tip.family, orifice, fluid.rheology.highShearViscosity);
+  const wanted = quantity<Pressure>(
+    evenFanPressure(tip.family, orifice, fluid.rheology.highShearViscosity) *
+      (request.history?.evenFan?.value ?? 1),
+  );
   let gunPressure = wanted;
   let { pump, flow } = pumpForGun(line, wanted);
   if (pump > sprayer.maxPressure) {
@@ -122,13 +143,23 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
       `This tip takes ${showText(flow, 'flow', system)}, more than the pump's ${showText(sprayer.maxFlow, 'flow', system)}: pressure would sag under the trigger.`,
     );
   }
-  const width = fanWidth(tip.fan, NOMINAL_DISTANCE);
-  const overlap = overlapOf(tip.family);
-  const { likely } = transferEfficiency(request.element, request.side, request.wind);
+  const distance = gunDistance(request.element, schools);
+  const width = fanWidthBy(tip.fan, distance, schools);
+  if (width === undefined) {
+    return refuse(
+      'tip.school',
+      'schools.fanWidth',
+      `Read as a spray angle fan ${tip.fan} has no width. Choose another school for this fan.`,
+    );
+  }
+  const overlap = overlapOf(tip.family, schools.overlap);
+  const transfer = transferInput(request).value;
   const gunSpeed = gunSpeedForFilm(
-    { flow, transferEfficiency: quantity(likely), fanWidth: width, overlap: quantity(overlap.share) },
+    { flow, transferEfficiency: quantity(transfer), fanWidth: width, overlap: quantity(overlap.share) },
     wetPerPass,
   );
+  const strips = (area.net * SURFACE_KINDS[request.kind].texture) / (width * (1 - overlap.share));
+  const triggerTime = (strips / gunSpeed) * coats * passes;
   return accept({
     tip,
     gunPressure,
@@ -139,5 +170,14 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
     overlap,
     gunSpeed,
     flowShare: flow / sprayer.maxFlow,
+    pressureMargin: 1 - pump / sprayer.maxPressure,
+    distance,
+    wetFilm: wetPerPass,
+    coats,
+    passesPerCoat: passes,
+    triggerTime: quantity(triggerTime),
+    sprayingTime: quantity(triggerTime / TRIGGER_SHARE),
+    overspray: quantity(flow * triggerTime * (1 - transfer)),
+    mistsMore: gunPressure > wanted * (1 + 1e-9),
   });
 }

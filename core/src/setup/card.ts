@@ -1,9 +1,8 @@
-import { archetypeOf, coatingInput, coatingValues } from '../coating';
+import { archetypeOf, coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
-import { sagLimitFor, wetForDry } from '../film';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, type Caution } from '../safety';
-import { ELEMENT_DATA, usualFans, type AreaBreakdown } from '../takeoff';
+import { usualFans, type AreaBreakdown } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import { workOut } from './candidate';
@@ -12,7 +11,7 @@ import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
 import { rankTips, reasonAgainst, reasonFor, score, type RankedTip, type Ranking } from './rank';
-import { coatingMesh, fluidOf, meshFor, type SearchContext, type SetupRequest } from './request';
+import { coatingMesh, meshFor, searchContext, type SearchContext, type SetupRequest } from './request';
 
 export interface TipAdvice {
   readonly tip: RankedTip;
@@ -30,6 +29,8 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly stroke: { readonly length: number; readonly time: number };
   /** Passes in which one coat is laid so that none is over the sag limit. */
   readonly passesPerCoat: number;
+  /** Coats in which the film is built. */
+  readonly coats: number;
   readonly thinningLimit: Explained;
   readonly mesh: Explained;
   readonly area: AreaBreakdown;
@@ -38,14 +39,6 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly containers: readonly ContainerCount[];
   readonly containersAtWorst: readonly ContainerCount[];
   readonly cautions: readonly Caution[];
-}
-
-function searchContext(request: SetupRequest): SearchContext {
-  const values = coatingValues(request.coating);
-  const wet = wetForDry(quantity(values.dryFilm), quantity(values.volumeSolids), request.thinning);
-  const sag = sagLimitFor(quantity(values.sagLimit), ELEMENT_DATA[request.element].sagsSooner);
-  const passes = Math.max(1, Math.ceil(wet / sag - 1e-9));
-  return { request, values, fluid: fluidOf(request), wetPerPass: quantity(wet / passes), passes };
 }
 
 /** Length a stroke is timed over: a wall's usual 2.4 m (8 ft), shorter where the piece is. */
@@ -62,7 +55,7 @@ function strokeLength(side: number, system: UnitSystem): number {
 export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'): Result<SetupCard> {
   const area = checkRequest(request, system);
   if (!area.ok) return area;
-  const context = searchContext(request);
+  const context = searchContext(request, area.value);
   const ranking = rankTips(context, system);
   const best = ranking.tips[0];
   if (!best) {
@@ -92,7 +85,7 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
       reason: reasonAgainst(other, main, context, system),
     })),
     refusedTips: ranking.refused.length,
-    ...numbersFor(context, main, area.value, system),
+    ...numbersFor(context, main, system),
   });
 }
 
@@ -106,8 +99,8 @@ function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: Se
 }
 
 /** Every number of the card for one tip. */
-function numbersFor(context: SearchContext, main: RankedTip, area: AreaBreakdown, system: UnitSystem) {
-  const { request, passes } = context;
+function numbersFor(context: SearchContext, main: RankedTip, system: UnitSystem) {
+  const { request, passes, area } = context;
   const { coating, geometry } = request;
   const line = lineNumbers(context, main);
   const film = filmNumbers(context, main, line.flow);
@@ -120,6 +113,7 @@ function numbersFor(context: SearchContext, main: RankedTip, area: AreaBreakdown
     ...paint,
     area,
     passesPerCoat: passes,
+    coats: context.coats,
     stroke: { length, time: length / film.gunSpeed.value },
     thinningLimit: explain(
       'thinning limit',

@@ -1,9 +1,33 @@
-import { archetypeOf, checkCoating, coatingValues } from '../coating';
+import { REFERENCE_TEMPERATURE, archetypeOf, checkCoating, coatingValues } from '../coating';
+import { LINE_LIMITS } from '../line';
 import { measure, type AreaBreakdown } from '../takeoff';
-import { refuse, type Result, type UnitSystem } from '../units';
+import { firstRefusal, of, refuse, within, type Result, type UnitSystem } from '../units';
 import type { SetupRequest } from './request';
 
 const COATS_LIMIT = 9;
+
+/** Hoses, height and sprayer as this request has them. */
+function checkHoses({ hoses, lift, sprayer, paintTemperature }: SetupRequest, system: UnitSystem) {
+  const { length, bore, height, maxFlow, pressure } = LINE_LIMITS;
+  return firstRefusal(
+    ...hoses.flatMap((hose, index) => [
+      within(hose.length, length, 'hoseLength', system, `hoses.${index}.length`, 'Hose length'),
+      within(hose.bore, bore, 'bore', system, `hoses.${index}.bore`, 'Inside diameter'),
+    ]),
+    within(lift, height, 'size', system, 'lift', 'Gun above pump'),
+    within(sprayer.maxFlow, maxFlow, 'flow', system, 'sprayerId', 'What the sprayer gives'),
+    within(sprayer.maxPressure, pressure, 'pressure', system, 'sprayerId', 'Highest pressure of the sprayer'),
+    within(
+      paintTemperature ?? REFERENCE_TEMPERATURE,
+      { min: of(0, '°C'), max: of(45, '°C') },
+      'temperature',
+      system,
+      'paintTemperature',
+      'Paint temperature',
+    ),
+  );
+}
+
 /** Whether a request can be worked out at all: sizes, coats, coating values, thinning, solvent in a water-only sprayer. */
 export function checkRequest(request: SetupRequest, system: UnitSystem): Result<AreaBreakdown> {
   const area = measure(request.geometry, system);
@@ -23,6 +47,8 @@ export function checkRequest(request: SetupRequest, system: UnitSystem): Result<
       `Thin this coating by ${limit} % at most. Warm it, or fit a larger orifice instead.`,
     );
   }
+  const line = checkHoses(request, system);
+  if (line) return line;
   if (archetypeOf(coating.archetype).base === 'solvent' && sprayer.waterOnly) {
     return refuse(
       'sprayer.base',

@@ -2,9 +2,10 @@ import { coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
 import { ELEMENT_DATA } from '../takeoff';
-import { NOMINAL_DISTANCE, fanWidth, writeTipCode } from '../tip';
-import { of, quantity } from '../units';
+import { writeTipCode } from '../tip';
+import { quantity } from '../units';
 import type { RankedTip } from './rank';
+import { DISTANCE_SCHOOLS, fanWidthBy, gunDistance } from './schools';
 import { transferInput, type SearchContext } from './request';
 
 export interface FilmNumbers {
@@ -19,11 +20,12 @@ export interface FilmNumbers {
 
 /** Fan, film and the gun speed that lays it, for one tip at a flow. */
 export function filmNumbers(
-  { request, passes }: SearchContext,
+  { request, passes, filmShare, schools }: SearchContext,
   main: RankedTip,
   flow: Explained,
 ): FilmNumbers {
   const code = writeTipCode(main.tip);
+  const away = gunDistance(request.element, schools);
   const solids = coatingInput(request.coating, 'volumeSolids');
   const dry = coatingInput(request.coating, 'dryFilm');
   const thinner = given('Thinner per paint', 'percent', request.thinning, 'Chosen here');
@@ -34,35 +36,35 @@ export function filmNumbers(
       distance: workingDefault(
         'Distance',
         'distance',
-        NOMINAL_DISTANCE,
-        of(250, 'mm'),
-        of(350, 'mm'),
-        'School: one distance everywhere',
+        away,
+        away * 0.82,
+        away * 1.15,
+        `School: ${DISTANCE_SCHOOLS[schools.distance].toLowerCase()}`,
       ),
     },
     ({ distance: d }) => d,
   );
   const fan = explain(
-    'fan width',
+    schools.fanWidth === 'spray angle' ? 'spray angle width' : 'fan width',
     'fanWidth',
     {
       fan: given('Fan number', 'count', main.tip.fan, `Tip code ${code}`),
       distance: workingDefault(
         'Distance',
         'distance',
-        NOMINAL_DISTANCE,
-        NOMINAL_DISTANCE * 0.95,
-        NOMINAL_DISTANCE * 1.05,
-        '12 in, as fan numbers are defined',
+        away,
+        away * 0.95,
+        away * 1.05,
+        'Gun distance of this card',
       ),
     },
-    (v) => fanWidth(v.fan, quantity(v.distance)),
+    (v) => fanWidthBy(v.fan, quantity(v.distance), schools) ?? main.fanWidth,
   );
   const wetFilm = explain(
     'wet film target',
     'wetFilm',
     { dry, solids, thinner },
-    (v) => wetForDry(quantity(v.dry), quantity(v.solids), quantity(v.thinner)) / passes,
+    (v) => wetForDry(quantity(v.dry), quantity(v.solids), quantity(v.thinner)) * filmShare,
   );
   const dryFilm = explain(
     'dry film left',

@@ -3,4 +3,14 @@ export { paintNeeded } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking } from './rank';
-export type { SearchContext, SetupRequest } from './request';
+export { searchSetups, type Finish, type RefusedTip, type SetupOption, type SetupSearch } from './search';
+export { largestTip, type LargestTip } from './largestTip';
+export {
+  CLOSE_DISTANCE,
+  DEFAULT_SCHOOLS,
+  DISTANCE_SCHOOLS,
+  gunDistance,
+  type DistanceSchool,
+  type Schools,
+} from './schools';
+export type { SearchContext, SetupHistory, SetupRequest } from './request';

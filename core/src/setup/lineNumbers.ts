@@ -1,11 +1,11 @@
 import { coatingInput } from '../coating';
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, given, workingDefault, type Explained, type Input } from '../explain';
 import { liftPressure, lineLoss } from '../line';
-import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode } from '../tip';
+import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, type TipFamily } from '../tip';
 import { quantity } from '../units';
 import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
 import type { RankedTip } from './rank';
-import { fluidFrom, type SearchContext } from './request';
+import { fluidFrom, type SearchContext, type SetupRequest } from './request';
 
 /** A pressure to begin with on the first test card and one not to go beyond. */
 export interface PressureRange {
@@ -17,6 +17,25 @@ export interface LineNumbers {
   readonly gunPressure: Explained & PressureRange;
   readonly pumpPressure: Explained & PressureRange;
   readonly flow: Explained;
+}
+
+/** Pressure of an even fan at the reference paint and orifice: the family's default, or what the log has taught. */
+function familyInput({ history }: SetupRequest, family: TipFamily): Input {
+  const { name, evenFanPressure: usual } = FAMILY_DATA[family];
+  const label = `${name} family at 0.1 Pa·s, 0.015 in`;
+  const learned = history?.evenFan;
+  if (!learned) {
+    const { low, high } = EVEN_FAN_RANGE;
+    return workingDefault(label, 'pressure', usual, usual * low, usual * high);
+  }
+  return {
+    ...learned,
+    label,
+    kind: 'pressure',
+    value: usual * learned.value,
+    low: usual * learned.low,
+    high: usual * learned.high,
+  };
 }
 
 /** Gun pressure, the pump setting that gives it through the hoses, and the flow, for one tip. */
@@ -36,7 +55,7 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
 
   /** Pump pressure for a gun pressure, with the paint as these readings have it. */
   const pumpAt = (gun: number, low = lowShear.value, high = highShear.value, kilograms = density.value) => {
-    const paint = fluidFrom(low, high, kilograms, request.thinning);
+    const paint = fluidFrom(low, high, kilograms, request);
     const tipFluid = { density: paint.density, highShearViscosity: paint.rheology.highShearViscosity };
     const flow = orificeFlow(diameter, quantity(gun), tipFluid);
     return gun + lineLoss(request.hoses, flow, paint) + liftPressure(request.lift, paint.density);
@@ -45,17 +64,7 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
   const evenFan = explain(
     'even-fan pressure',
     'pressure',
-    {
-      family: workingDefault(
-        `${family.name} family at 0.1 Pa·s, 0.015 in`,
-        'pressure',
-        family.evenFanPressure,
-        family.evenFanPressure * EVEN_FAN_RANGE.low,
-        family.evenFanPressure * EVEN_FAN_RANGE.high,
-      ),
-      viscosity: highShear,
-      orifice,
-    },
+    { family: familyInput(request, main.tip.family), viscosity: highShear, orifice },
     (v) =>
       (evenFanPressure(main.tip.family, quantity(v.orifice), quantity(v.viscosity * thinnedBy)) * v.family) /
       family.evenFanPressure,

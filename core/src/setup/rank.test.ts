@@ -1,11 +1,11 @@
 import { rankTips, type SetupRequest } from '.';
-import { coatingValues } from '../coating';
 import { SPRAYER_CLASS_DATA } from '../line';
+import { measure } from '../takeoff';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
 import { of, quantity } from '../units';
 import { CRITERIA, CRITERION_NAMES } from './criteria';
 import { reasonAgainst, reasonFor } from './rank';
-import { fluidOf, meshFor, type SearchContext } from './request';
+import { meshFor, searchContext, type SearchContext } from './request';
 
 const request: SetupRequest = {
   element: 'wall',
@@ -25,13 +25,9 @@ const request: SetupRequest = {
 };
 const contextOf = (extra: Partial<SetupRequest> = {}): SearchContext => {
   const whole = { ...request, ...extra };
-  return {
-    request: whole,
-    values: coatingValues(whole.coating),
-    fluid: fluidOf(whole),
-    wetPerPass: of(110, 'μm'),
-    passes: 1,
-  };
+  const area = measure(whole.geometry);
+  if (!area.ok) throw new Error(area.message);
+  return searchContext(whole, area.value);
 };
 const tip = (family: Tip['family'], fan: number, orificeThou: number): Tip => ({ family, fan, orificeThou });
 

@@ -2,14 +2,18 @@ import {
   archetypeOf,
   coatingValues,
   powerLaw,
+  temperatureFactor,
   thinnedViscosity,
   type Coating,
   type CoatingValues,
 } from '../coating';
 import type { HoseRun, LineFluid, Sprayer } from '../line';
+import { sagLimitFor, wetForDry } from '../film';
 import { workingDefault, type Input } from '../explain';
 import {
+  ELEMENT_DATA,
   transferEfficiency,
+  type AreaBreakdown,
   type Condition,
   type Element,
   type Side,
@@ -18,7 +22,8 @@ import {
   type Wind,
 } from '../takeoff';
 import type { Tip } from '../tip';
-import { of, quantity, type Fraction, type Length } from '../units';
+import { of, quantity, type Fraction, type Length, type Temperature } from '../units';
+import { DEFAULT_SCHOOLS, type Schools } from './schools';
 
 /** Everything the set-up of one surface depends on. */
 export interface SetupRequest {
@@ -42,38 +47,94 @@ export interface SetupRequest {
   readonly chosenTip?: Tip | undefined;
   /** Container sizes the coating is sold in, m³. */
   readonly containerSizes: readonly number[];
+  /** What the crew holds with; the defaults where missing. */
+  readonly schools?: Partial<Schools> | undefined;
+  /** Temperature of the paint; 23 °C where nobody has measured it. */
+  readonly paintTemperature?: Temperature | undefined;
+  /** What the log has taught about this coating, tip family and kind of piece. */
+  readonly history?: SetupHistory | undefined;
 }
 
-/** Paint of two viscosity readings and a density, thinned. */
+/** Values learned from the log that replace working defaults. */
+export interface SetupHistory {
+  readonly transfer?: Input | undefined;
+  /** Even-fan pressure found over the one of the heuristic. */
+  readonly evenFan?: Input | undefined;
+}
+
+/** The crew's schools with the defaults filled in. */
+export function schoolsOf({ schools }: SetupRequest): Schools {
+  return { ...DEFAULT_SCHOOLS, ...schools };
+}
+
+/** How the paint runs through the line: thinned, and at its temperature. */
+export type PaintAsSprayed = Pick<SetupRequest, 'thinning' | 'paintTemperature'>;
+
+/** Paint of two viscosity readings and a density, thinned and at its temperature. */
 export function fluidFrom(
   lowShear: number,
   highShear: number,
   density: number,
-  thinning: Fraction,
+  { thinning, paintTemperature }: PaintAsSprayed,
 ): LineFluid {
+  const cold = paintTemperature === undefined ? 1 : temperatureFactor(paintTemperature);
   return {
     density: quantity(density),
     rheology: powerLaw(
-      thinnedViscosity(quantity(lowShear), thinning),
-      thinnedViscosity(quantity(highShear), thinning),
+      thinnedViscosity(quantity(lowShear * cold), thinning),
+      thinnedViscosity(quantity(highShear * cold), thinning),
     ),
   };
 }
 
-/** The paint as it runs through the line: thinned as asked. */
-export function fluidOf({ coating, thinning }: Pick<SetupRequest, 'coating' | 'thinning'>): LineFluid {
-  const values = coatingValues(coating);
-  return fluidFrom(values.viscosityLowShear, values.viscosityHighShear, values.density, thinning);
+/** The paint as it runs through the line: thinned as asked, at its temperature. */
+export function fluidOf(request: PaintAsSprayed & Pick<SetupRequest, 'coating'>): LineFluid {
+  const values = coatingValues(request.coating);
+  return fluidFrom(values.viscosityLowShear, values.viscosityHighShear, values.density, request);
 }
 
 export interface SearchContext {
   readonly request: SetupRequest;
   readonly values: CoatingValues;
   readonly fluid: LineFluid;
+  readonly schools: Schools;
+  readonly area: AreaBreakdown;
   /** Wet film laid at a time. */
   readonly wetPerPass: Length;
   /** Passes in which one coat is laid so that none is over the sag limit. */
   readonly passes: number;
+  /** Coats in which the film is built: those asked for, or fewer full ones. */
+  readonly coats: number;
+  /** Film laid at a time over the film of one coat by the data sheet. */
+  readonly filmShare: number;
+}
+
+/**
+ * What a search stands on: the paint as sprayed and the film to lay at a time. Lighter coats: the coats asked for, each
+ * in as many passes as the sag limit wants. Full coats: the same film in all, in as few coats as stay up.
+ */
+export function searchContext(request: SetupRequest, area: AreaBreakdown): SearchContext {
+  const values = coatingValues(request.coating);
+  const schools = schoolsOf(request);
+  const wet = wetForDry(quantity(values.dryFilm), quantity(values.volumeSolids), request.thinning);
+  const sag = sagLimitFor(quantity(values.sagLimit), ELEMENT_DATA[request.element].sagsSooner);
+  const full = schools.build === 'full';
+  const needed = Math.max(1, Math.ceil((request.coats * wet) / sag - 1e-9));
+  const coats = full ? Math.min(needed, request.coats) : request.coats;
+  const perCoat = (request.coats * wet) / coats;
+  const passes = Math.max(1, Math.ceil(perCoat / sag - 1e-9));
+  const wetPerPass = quantity<Length>(perCoat / passes);
+  return {
+    request,
+    values,
+    schools,
+    area,
+    fluid: fluidOf(request),
+    wetPerPass,
+    passes,
+    coats,
+    filmShare: wetPerPass / wet,
+  };
 }
 
 export function coatingMesh({ archetype }: Coating): 30 | 60 | 100 {
@@ -89,7 +150,8 @@ export function meshFor(coatingsMesh: number, orifice: Length): number {
 }
 
 /** Share of the paint that lands on this piece, as the formulas take it. */
-export function transferInput({ element, side, wind }: SetupRequest): Input {
+export function transferInput({ element, side, wind, history }: SetupRequest): Input {
+  if (history?.transfer) return history.transfer;
   const { likely, low, high } = transferEfficiency(element, side, wind);
   return workingDefault(
     'Transfer efficiency',

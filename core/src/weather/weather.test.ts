@@ -19,7 +19,7 @@ describe('dew point', () => {
   it.each([
     // γ = ln RH + 17.625 T/(243.04 + T); Td = 243.04 γ/(17.625 − γ)
     [20, 50, 9.26],
-    [25, 60, 16.69],
+    [25, 60, 16.7],
     [10, 80, 6.71],
     [0, 100, 0],
   ])('of air at %d °C and %d %% is %d °C', (air, humidity, expected) => {

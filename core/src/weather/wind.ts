@@ -133,7 +133,8 @@ export function windLimit(request: WindRequest, system: UnitSystem = 'metric'): 
     },
   );
   const narrowFrom = (stopAt.value * WIND_LIMITS.narrow) / WIND_LIMITS.stop;
-  const verdict = wind >= stopAt.value ? 'stop' : wind >= narrowFrom ? 'narrow the fan' : 'spray';
+  const reaches = (limit: number) => wind >= limit * (1 - 1e-9);
+  const verdict = reaches(stopAt.value) ? 'stop' : reaches(narrowFrom) ? 'narrow the fan' : 'spray';
   const limit = showText(stopAt.value, 'wind', system);
   const why = `The wider the fan and the farther the gun, the longer the drops fly${nearOthers ? ', and others are near' : ''}`;
   const reasons = {

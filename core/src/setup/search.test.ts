@@ -1,0 +1,249 @@
+import fc from 'fast-check';
+import { largestTip, searchSetups, setupCard, type SetupRequest, type SetupSearch } from '.';
+import { ARCHETYPE_IDS } from '../coating';
+import { given } from '../explain';
+import { SPRAYER_CLASS_DATA, pumpForGun } from '../line';
+import { TIP_FAMILIES, existsInFamily, tipCatalogue } from '../tip';
+import { of, quantity, type Fraction, type Length } from '../units';
+import { evenFanPressure } from './evenFan';
+import { fluidOf } from './request';
+
+const wall = (extra: Partial<SetupRequest> = {}): SetupRequest => ({
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
+  coats: 2,
+  thinning: quantity<Fraction>(0),
+  sprayer: SPRAYER_CLASS_DATA['mid electric'],
+  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
+  lift: quantity<Length>(0),
+  rack: [],
+  containerSizes: [of(5, 'L')],
+  ...extra,
+});
+function search(extra: Partial<SetupRequest> = {}): SetupSearch {
+  const result = searchSetups(wall(extra));
+  if (!result.ok) throw new Error(result.message);
+  return result.value;
+}
+const enamel = { name: 'Enamel', archetype: 'trim-enamel', overrides: {} } as const;
+const door: Partial<SetupRequest> = {
+  element: 'door',
+  coating: enamel,
+  geometry: { shape: 'rectangle', width: 0.9, height: 2.1, count: 6, openings: [] },
+};
+
+describe('a set-up search', () => {
+  it('works every tip of the catalogue out or says which limit it breaks', () => {
+    const { options, refused } = search();
+    expect(options.length + refused.length).toBe(tipCatalogue().length);
+    for (const { message, why } of refused) {
+      expect(message.length).toBeGreaterThan(30);
+      expect(why).toMatch(/^tip\./);
+    }
+    for (const option of options.slice(0, 20)) expect(option.reason.length).toBeGreaterThan(5);
+  });
+
+  it('gives film, coats, time and overspray that balance with the paint that goes out', () => {
+    for (const option of search().options.slice(0, 50)) {
+      const { flow, triggerTime, overspray, wetFilm, coats, passesPerCoat, gunSpeed, fanWidth, overlap } =
+        option;
+      const landed = flow * triggerTime - overspray;
+      expect(landed / (16.12 * wetFilm * coats * passesPerCoat)).toBeCloseTo(1, 9);
+      expect(gunSpeed * fanWidth * (1 - overlap.share) * wetFilm).toBeCloseTo(flow * 0.82, 12);
+      expect(option.sprayingTime).toBeCloseTo(triggerTime / 0.55, 9);
+      expect(option.band.low).toBeLessThanOrEqual(option.gunPressure);
+      expect(option.band.high).toBeGreaterThanOrEqual(option.gunPressure);
+    }
+  });
+
+  it('has the card’s tip first, with mesh, seal and finish', () => {
+    const card = setupCard(wall(door));
+    const [best] = search(door).options;
+    expect(card.ok && card.value.tip.code).toBe(best?.code);
+    expect(best).toMatchObject({ mesh: 100, finish: 'fine', seal: { seal: 'pre-orifice' } });
+  });
+
+  it('refuses an empty catalogue', () => {
+    expect(searchSetups(wall(), 'metric', [])).toMatchObject({ ok: false, field: 'catalogue' });
+  });
+
+  it.each([
+    ['hoses.0.length', { hoses: [{ length: of(0, 'm'), bore: of(0.25, 'in') }] }],
+    ['hoses.0.bore', { hoses: [{ length: of(15, 'm'), bore: of(NaN, 'in') }] }],
+    ['lift', { lift: of(Infinity, 'm') }],
+    ['sprayerId', { sprayer: { ...SPRAYER_CLASS_DATA.large, maxFlow: of(0, 'L/min') } }],
+    ['sprayerId', { sprayer: { ...SPRAYER_CLASS_DATA.large, maxPressure: of(-1, 'bar') } }],
+    ['paintTemperature', { paintTemperature: of(90, '°C') }],
+    ['geometry.width', { geometry: { shape: 'rectangle', width: NaN, height: 2, count: 1, openings: [] } }],
+  ] as const)('refuses a bad %s at its field, search, card and largest tip alike', (field, extra) => {
+    for (const result of [
+      searchSetups(wall(extra)),
+      setupCard(wall(extra)),
+      largestTip(wall(extra), 'standard'),
+    ]) {
+      expect(result).toMatchObject({ ok: false, field });
+      expect(result).not.toHaveProperty('value');
+    }
+  });
+});
+
+describe('the schools', () => {
+  it('of overlap changes spacing and gun speed', () => {
+    const half = search({ schools: { overlap: 'one half' } }).options[0];
+    const third = search({ schools: { overlap: 'one third' } }).options[0];
+    expect([half?.overlap.share, third?.overlap.share]).toEqual([1 / 2, 1 / 3]);
+  });
+
+  it('of distance narrows the fan on small work only, and the gun moves faster for it', () => {
+    const pick = (extra: Partial<SetupRequest>) =>
+      search({ ...door, ...extra }).options.find(
+        ({ code, tip }) => code === '411' && tip.family === 'standard',
+      );
+    const far = pick({});
+    const near = pick({ schools: { distance: 'closer' } });
+    if (!far || !near) throw new Error('a 411 for the door');
+    // 200 mm instead of 304.8 mm
+    expect(near.fanWidth / far.fanWidth).toBeCloseTo(200 / 304.8, 9);
+    expect(near.gunSpeed / far.gunSpeed).toBeCloseTo(304.8 / 200, 9);
+    expect(search({ schools: { distance: 'closer' } }).options[0]?.distance).toBeCloseTo(0.3048, 9);
+  });
+
+  it('of fan width reads wide fans wider, and has no number from fan 18', () => {
+    const angle = search({ schools: { fanWidth: 'spray angle' } });
+    const usual = search().options.find(({ code }) => code === '615');
+    const wide = angle.options.find(({ code }) => code === '615');
+    expect((wide?.fanWidth ?? 0) / (usual?.fanWidth ?? 1)).toBeCloseTo(2 * Math.tan(Math.PI / 6), 6);
+    expect(angle.refused.some(({ why, tip }) => why === 'tip.school' && tip.fan >= 18)).toBe(true);
+  });
+
+  it('of build lays the same film in fewer full coats, none over the sag limit', () => {
+    const lighter = search().options[0];
+    const full = search({ schools: { build: 'full' } }).options[0];
+    if (!lighter || !full) throw new Error('an option');
+    // Two coats of 111 μm are 222 μm, over 200: still two. Three of trim enamel stay three.
+    expect(full.coats).toBe(2);
+    const ceiling = search({
+      element: 'ceiling',
+      coating: { name: 'C', archetype: 'ceiling-flat', overrides: {} },
+      schools: { build: 'full' },
+      coats: 3,
+    });
+    // 3 · 132.4 = 397 μm in all, 212.5 stay up on a ceiling: two coats of 198.5
+    expect(ceiling.options[0]).toMatchObject({ coats: 2, passesPerCoat: 1 });
+    expect((ceiling.options[0]?.wetFilm ?? 0) * 1e6).toBeCloseTo(198.5, 1);
+    const card = setupCard(wall({ schools: { build: 'full' }, coats: 1 }));
+    expect(card.ok && card.value.coats).toBe(1);
+  });
+});
+
+describe('what changes the search', () => {
+  const chosenTip = { family: 'standard', fan: 5, orificeThou: 15 } as const;
+  it('cold paint wants more pressure at gun and pump', () => {
+    const warm = setupCard(wall({ chosenTip }));
+    const cold = setupCard(wall({ chosenTip, paintTemperature: of(12, '°C') }));
+    if (!warm.ok || !cold.ok) throw new Error('cards');
+    // η · exp(2800 · (1/285.15 − 1/296.15)) = 1.4399; pressure goes with η^0.3
+    expect(cold.value.gunPressure.value / warm.value.gunPressure.value).toBeCloseTo(1.4399 ** 0.3, 3);
+    expect(cold.value.pumpPressure.value).toBeGreaterThan(warm.value.pumpPressure.value);
+  });
+
+  it('the log replaces the defaults and is named', () => {
+    const transfer = {
+      ...given('Transfer efficiency', 'percent', 0.7, '9 coats of this crew'),
+      basis: 'history' as const,
+    };
+    const evenFan = {
+      ...given('Even fan', 'factor', 0.9, '4 cards of this crew'),
+      low: 0.85,
+      high: 0.95,
+      basis: 'history' as const,
+    };
+    const plain = setupCard(wall({ chosenTip }));
+    const learned = setupCard(wall({ chosenTip, history: { transfer, evenFan } }));
+    if (!plain.ok || !learned.ok) throw new Error('cards');
+    expect(learned.value.gunPressure.value / plain.value.gunPressure.value).toBeCloseTo(0.9, 9);
+    expect(learned.value.paint.value / plain.value.paint.value).toBeCloseTo(0.82 / 0.7, 9);
+    expect(learned.value.gunSpeed.inputs.map(({ source }) => source)).toContain('9 coats of this crew');
+    expect(learned.value.gunPressure.inputs[0]?.source).toBe('4 cards of this crew');
+  });
+});
+
+describe('the largest tip', () => {
+  const largest = (extra: Partial<SetupRequest> = {}, family: (typeof TIP_FAMILIES)[number] = 'standard') => {
+    const result = largestTip(wall(extra), family);
+    if (!result.ok) throw new Error(result.message);
+    return result.value;
+  };
+
+  it('is carried, and the next one is not', () => {
+    const request = fc.record({
+      coating: fc
+        .constantFrom(...ARCHETYPE_IDS)
+        .map((archetype) => ({ name: 'x', archetype, overrides: {} })),
+      hoses: fc
+        .constantFrom(1 / 4, 3 / 8, 1 / 2)
+        .map((inches) => [{ length: of(15, 'm'), bore: of(inches, 'in') }]),
+    });
+    fc.assert(
+      fc.property(request, fc.constantFrom(...TIP_FAMILIES), (extra, family) => {
+        const whole = wall({ ...extra, sprayer: { ...SPRAYER_CLASS_DATA.large, waterOnly: false } });
+        const result = largestTip(whole, family);
+        if (!result.ok) return;
+        const fluid = fluidOf(whole);
+        const fits = (thou: number) => {
+          const orifice = of(thou / 1000, 'in');
+          const gun = evenFanPressure(family, orifice, fluid.rheology.highShearViscosity);
+          const line = {
+            hoses: whole.hoses,
+            height: whole.lift,
+            orifice,
+            fluid,
+            maxFlow: whole.sprayer.maxFlow,
+          };
+          const { pump, flow } = pumpForGun(line, gun);
+          return flow <= whole.sprayer.maxFlow && pump <= whole.sprayer.maxPressure && thou <= 35;
+        };
+        const { orificeThou } = result.value;
+        expect(fits(orificeThou)).toBe(true);
+        const next = [1, 2]
+          .map((step) => orificeThou + step)
+          .find((thou) => existsInFamily(family, { fan: 8, orificeThou: thou }));
+        if (next !== undefined) expect(fits(next)).toBe(false);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('names what it meets first', () => {
+    const hoses = [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }];
+    expect(
+      largest({ hoses, sprayer: { ...SPRAYER_CLASS_DATA['mid electric'], largestOrificeThou: 15 } }),
+    ).toMatchObject({
+      orificeThou: 15,
+      limitedBy: 'sprayer',
+    });
+    expect(
+      largest({ hoses, sprayer: { ...SPRAYER_CLASS_DATA.large, maxFlow: of(1.2, 'L/min') } }).limitedBy,
+    ).toBe('flow');
+    expect(largest({ hoses: [{ length: of(30, 'm'), bore: of(1 / 4, 'in') }] }).limitedBy).toBe('pressure');
+    expect(largest({ hoses, sprayer: SPRAYER_CLASS_DATA.large }, 'fine-finish').limitedBy).toBe('family');
+  });
+
+  it('is refused when none is small enough', () => {
+    const block = { name: 'B', archetype: 'block-filler', overrides: {} } as const;
+    expect(
+      largestTip(
+        wall({ coating: block, hoses: [{ length: of(60, 'm'), bore: of(3 / 16, 'in') }] }),
+        'heavy-texture',
+      ),
+    ).toMatchObject({
+      ok: false,
+      field: 'sprayerId',
+    });
+  });
+});
