@@ -7,6 +7,8 @@ export * from './line';
 export * from './film';
 export * from './takeoff';
 export * from './weather';
+export * from './shape';
+export * from './simulation';
 export * from './quantities';
 export * from './setup';
 export * from './safety';

@@ -1,0 +1,16 @@
+export {
+  areaOf,
+  centroid,
+  checkPiece,
+  contains,
+  netArea,
+  signedArea,
+  sliceAt,
+  turned,
+  unite,
+  without,
+  type Interval,
+  type Piece,
+  type Point,
+  type Polygon,
+} from './polygon';

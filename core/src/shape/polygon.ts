@@ -1,0 +1,238 @@
+import { accept, refuse, type Result } from '../units';
+
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Corners in order, metres; the last is joined to the first. */
+export type Polygon = readonly Point[];
+
+export interface Interval {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Area with its sign: positive when the corners run anticlockwise (shoelace formula). */
+export function signedArea(polygon: Polygon): number {
+  let sum = 0;
+  polygon.forEach((a, index) => {
+    const b = polygon[(index + 1) % polygon.length] ?? a;
+    sum += a.x * b.y - b.x * a.y;
+  });
+  return sum / 2;
+}
+
+export function areaOf(polygon: Polygon): number {
+  return Math.abs(signedArea(polygon));
+}
+
+/** Turn of c as seen along a → b: positive to the left. */
+function turn(a: Point, b: Point, c: Point): number {
+  return (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+}
+
+function onSegment(a: Point, b: Point, p: Point): boolean {
+  return (
+    Math.min(a.x, b.x) <= p.x &&
+    p.x <= Math.max(a.x, b.x) &&
+    Math.min(a.y, b.y) <= p.y &&
+    p.y <= Math.max(a.y, b.y)
+  );
+}
+
+/** Whether two segments touch or cross. */
+export function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
+  const [p, q, r, s] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)];
+  if (((p > 0 && q < 0) || (p < 0 && q > 0)) && ((r > 0 && s < 0) || (r < 0 && s > 0))) return true;
+  return (
+    (p === 0 && onSegment(a, b, c)) ||
+    (q === 0 && onSegment(a, b, d)) ||
+    (r === 0 && onSegment(c, d, a)) ||
+    (s === 0 && onSegment(c, d, b))
+  );
+}
+
+const edgesOf = (polygon: Polygon) =>
+  polygon.map((from, index) => [from, polygon[(index + 1) % polygon.length] ?? from] as const);
+
+/** Whether the outline crosses or touches itself anywhere but at neighbouring corners. */
+function crossesItself(polygon: Polygon): boolean {
+  const edges = edgesOf(polygon);
+  return edges.some(([a, b], i) =>
+    edges.some(([c, d], j) => {
+      if (j <= i) return false;
+      const neighbours = j === i + 1 || (i === 0 && j === edges.length - 1);
+      if (!neighbours) return segmentsMeet(a, b, c, d);
+      // Neighbours share a corner; they fold back on each other when they also run along one another.
+      const [shared, one, other] = j === i + 1 ? [b, a, d] : [a, b, c];
+      const along = (one.x - shared.x) * (other.x - shared.x) + (one.y - shared.y) * (other.y - shared.y);
+      return turn(one, shared, other) === 0 && along > 0;
+    }),
+  );
+}
+
+/** Whether a point lies inside (even-odd rule); points on the outline may fall either way. */
+export function contains(polygon: Polygon, { x, y }: Point): boolean {
+  let inside = false;
+  for (const [a, b] of edgesOf(polygon)) {
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
+}
+
+/** Parts of a horizontal line inside a polygon, left to right. */
+export function sliceAt(polygon: Polygon, y: number): readonly Interval[] {
+  const crossings: number[] = [];
+  for (const [a, b] of edgesOf(polygon)) {
+    if (a.y > y !== b.y > y) crossings.push(((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x);
+  }
+  crossings.sort((a, b) => a - b);
+  const slices: Interval[] = [];
+  for (let index = 0; index + 1 < crossings.length; index += 2) {
+    slices.push({ from: crossings[index] ?? 0, to: crossings[index + 1] ?? 0 });
+  }
+  return slices;
+}
+
+/** Joins intervals that touch, or lie no more than `gap` apart. */
+export function unite(intervals: readonly Interval[], gap = 0): readonly Interval[] {
+  const sorted = [...intervals].sort((a, b) => a.from - b.from);
+  const united: { from: number; to: number }[] = [];
+  for (const { from, to } of sorted) {
+    const last = united[united.length - 1];
+    if (last && from <= last.to + gap + 1e-12) last.to = Math.max(last.to, to);
+    else united.push({ from, to });
+  }
+  return united;
+}
+
+/** What is left of intervals when others are taken out. */
+export function without(intervals: readonly Interval[], holes: readonly Interval[]): readonly Interval[] {
+  return holes.reduce<readonly Interval[]>(
+    (rest, hole) =>
+      rest.flatMap(({ from, to }) =>
+        [
+          { from, to: Math.min(to, hole.from) },
+          { from: Math.max(from, hole.to), to },
+        ].filter((part) => part.to > part.from),
+      ),
+    intervals,
+  );
+}
+
+export function turned(polygon: Polygon, angle: number): Polygon {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return polygon.map(({ x, y }) => ({ x: c * x - s * y, y: s * x + c * y }));
+}
+
+export function centroid(polygon: Polygon): Point {
+  const area = signedArea(polygon);
+  let x = 0;
+  let y = 0;
+  for (const [a, b] of edgesOf(polygon)) {
+    const cross = a.x * b.y - b.x * a.y;
+    x += (a.x + b.x) * cross;
+    y += (a.y + b.y) * cross;
+  }
+  return { x: x / (6 * area), y: y / (6 * area) };
+}
+
+/** A flat piece to paint: its outline and what is left out of it. */
+export interface Piece {
+  readonly outline: Polygon;
+  readonly openings: readonly Polygon[];
+}
+
+export function netArea({ outline, openings }: Piece): number {
+  return areaOf(outline) - openings.reduce((sum, opening) => sum + areaOf(opening), 0);
+}
+
+/** Largest reach of a piece, m; beyond it a coordinate is a slip of the hand. */
+const REACH = 200;
+const CORNERS = 200;
+/** Openings may lie on the outline: so much off counts as on it. */
+const TOUCH = 1e-6;
+
+function checkPolygon(polygon: Polygon, field: string, what: string): Result<Polygon> {
+  if (polygon.length < 3 || polygon.length > CORNERS) {
+    return refuse('shape.corners', field, `${what} needs 3 to ${CORNERS} corners.`);
+  }
+  if (!polygon.every(({ x, y }) => Math.abs(x) <= REACH && Math.abs(y) <= REACH)) {
+    return refuse(
+      'shape.size',
+      field,
+      `${what} has a corner that is no place on a house: within ${REACH} m.`,
+    );
+  }
+  if (areaOf(polygon) < 1e-6) return refuse('shape.flat', field, `${what} has no area.`);
+  if (crossesItself(polygon)) {
+    return refuse('shape.crosses', field, `${what} crosses itself. Give its corners in order around it.`);
+  }
+  return accept(polygon);
+}
+
+/** Whether a point is inside a polygon or within a hair of its outline. */
+function insideOrOn(polygon: Polygon, point: Point): boolean {
+  return contains(polygon, point) || edgesOf(polygon).some(([a, b]) => distanceTo(a, b, point) <= TOUCH);
+}
+
+function distanceTo(a: Point, b: Point, p: Point): number {
+  const length = (b.x - a.x) ** 2 + (b.y - a.y) ** 2;
+  const t = Math.min(1, Math.max(0, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / length));
+  return Math.hypot(p.x - a.x - t * (b.x - a.x), p.y - a.y - t * (b.y - a.y));
+}
+
+/** Points along the edges of a polygon, to see whether any lies outside another. */
+const along = (polygon: Polygon) =>
+  edgesOf(polygon).flatMap(([a, b]) =>
+    [0, 0.25, 0.5, 0.75].map((t) => ({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) })),
+  );
+
+function properlyCross(one: Polygon, other: Polygon): boolean {
+  return edgesOf(one).some(([a, b]) =>
+    edgesOf(other).some(([c, d]) => {
+      const [p, q, r, s] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)];
+      return p * q < -1e-15 && r * s < -1e-15;
+    }),
+  );
+}
+
+/**
+ * A piece that can be painted: outlines that do not cross themselves, openings inside it and apart from each other,
+ * something left to paint.
+ */
+export function checkPiece(piece: Piece): Result<Piece> {
+  const outline = checkPolygon(piece.outline, 'outline', 'The outline');
+  if (!outline.ok) return outline;
+  for (const [index, opening] of piece.openings.entries()) {
+    const field = `openings.${index}`;
+    const checked = checkPolygon(opening, field, 'This opening');
+    if (!checked.ok) return checked;
+    if (properlyCross(opening, piece.outline) || !along(opening).every((p) => insideOrOn(piece.outline, p))) {
+      return refuse(
+        'opening.outside',
+        field,
+        'This opening lies outside the piece it is in, or reaches out of it.',
+      );
+    }
+    const clash = piece.openings
+      .slice(0, index)
+      .findIndex((other) => properlyCross(opening, other) || overlaps(opening, other));
+    if (clash >= 0) {
+      return refuse(
+        'opening.overlap',
+        field,
+        `This opening lies over opening ${clash + 1}. Move one of them.`,
+      );
+    }
+  }
+  if (netArea(piece) <= 1e-6)
+    return refuse('openings.cover', 'openings', 'The openings leave nothing to paint.');
+  return accept(piece);
+}
+
+/** One polygon lies in the other, or both are the same. */
+function overlaps(one: Polygon, other: Polygon): boolean {
+  return contains(one, centroid(other)) || contains(other, centroid(one));
+}

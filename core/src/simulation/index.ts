@@ -1,0 +1,27 @@
+export { createGrid, maskOf, type WallGrid } from './grid';
+export { SHEET_THICKNESS, sprayFan, type FanSettings, type SprayFan } from './fan';
+export {
+  layMove,
+  layStroke,
+  stamp,
+  startSimulation,
+  type DepositMethod,
+  type WallSimulation,
+} from './deposit';
+export {
+  checkStroke,
+  straightStroke,
+  type GunPoint,
+  type StraightStroke,
+  type Stroke,
+  type TimedPoint,
+} from './stroke';
+export {
+  filmAlong,
+  filmStatistics,
+  type CutPoint,
+  type FilmLimits,
+  type FilmStatistics,
+  type Holiday,
+} from './statistics';
+export { simulate, simulateAll, type SimulationJob, type SimulationResult } from './job';

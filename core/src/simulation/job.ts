@@ -1,0 +1,100 @@
+import type { Piece } from '../shape';
+import { checkPiece } from '../shape';
+import { accept, firstRefusal, refuse, within, type Length, type Result } from '../units';
+import { layStroke, startSimulation, type DepositMethod, type WallSimulation } from './deposit';
+import { sprayFan, type FanSettings } from './fan';
+import { createGrid, maskOf, type WallGrid } from './grid';
+import { filmStatistics, type FilmLimits, type FilmStatistics } from './statistics';
+import { checkStroke, type Stroke } from './stroke';
+
+/** A whole simulation as plain data, so that a worker can be sent it. */
+export interface SimulationJob {
+  readonly width: Length;
+  readonly height: Length;
+  readonly cell: Length;
+  readonly fan: FanSettings;
+  readonly strokes: readonly Stroke[];
+  readonly limits: FilmLimits;
+  /** Piece whose film counts; the whole grid where missing. What lands beside it is counted apart. */
+  readonly piece?: Piece;
+  readonly method?: DepositMethod;
+}
+
+export interface SimulationResult {
+  readonly grid: WallGrid;
+  readonly statistics: FilmStatistics;
+  /** Where the paint went, m³: sprayed = onPiece + beside + overspray. */
+  readonly paint: {
+    readonly sprayed: number;
+    readonly onPiece: number;
+    readonly beside: number;
+    readonly overspray: number;
+  };
+}
+
+/** Strokes laid between two reports of progress. */
+const BATCH = 4;
+
+function checkJob(job: SimulationJob): Result<WallSimulation> {
+  const { flow, transferEfficiency, fan, pressureRatio } = job.fan;
+  const failed = firstRefusal(
+    within(flow, { min: 1e-7, max: 1e-3 }, 'flow', 'metric', 'fan.flow', 'Flow'),
+    within(
+      transferEfficiency,
+      { min: 0.05, max: 1 },
+      'percent',
+      'metric',
+      'fan.transferEfficiency',
+      'Transfer efficiency',
+    ),
+    within(fan, { min: 1, max: 24 }, 'count', 'metric', 'fan.fan', 'Fan number'),
+    within(
+      pressureRatio,
+      { min: 0.1, max: 3 },
+      'factor',
+      'metric',
+      'fan.pressureRatio',
+      'Pressure over the even-fan pressure',
+    ),
+    ...job.strokes.map((stroke, index) => checkStroke(stroke, `strokes.${index}`)),
+    ...(job.piece ? [checkPiece(job.piece)] : []),
+  );
+  if (failed) return failed;
+  if (job.strokes.length === 0) return refuse('strokes.none', 'strokes', 'There are no strokes to lay.');
+  const grid = createGrid(job.width, job.height, job.cell);
+  return grid.ok ? accept(startSimulation(grid.value, sprayFan(job.fan), job.method)) : grid;
+}
+
+/**
+ * Lays the strokes of a job, yielding the share done now and then so that the caller can report it, or stop by not
+ * going on. The same job gives the same film to the last bit.
+ */
+export function* simulate(job: SimulationJob): Generator<number, Result<SimulationResult>, void> {
+  const started = checkJob(job);
+  if (!started.ok) return started;
+  const simulation = started.value;
+  for (let index = 0; index < job.strokes.length; index += 1) {
+    const stroke = job.strokes[index];
+    if (stroke) layStroke(simulation, stroke);
+    if (index % BATCH === BATCH - 1) yield (index + 1) / job.strokes.length;
+  }
+  const { grid, sprayed, landed, outside, overspray } = simulation;
+  const mask = job.piece ? maskOf(grid, job.piece) : undefined;
+  const statistics = filmStatistics(grid, job.limits, mask);
+  if (!statistics.ok) return statistics;
+  const onPiece = statistics.value.mean * statistics.value.cells * grid.cell * grid.cell;
+  return accept({
+    grid,
+    statistics: statistics.value,
+    paint: { sprayed, onPiece, beside: landed - onPiece + outside, overspray },
+  });
+}
+
+/** Runs a job to its end. */
+export function simulateAll(job: SimulationJob): Result<SimulationResult> {
+  const run = simulate(job);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
+}
