@@ -9,6 +9,7 @@ export * from './takeoff';
 export * from './weather';
 export * from './shape';
 export * from './simulation';
+export * from './passes';
 export * from './quantities';
 export * from './setup';
 export * from './safety';

@@ -154,6 +154,14 @@ const CORNERS = 200;
 /** Openings may lie on the outline: so much off counts as on it. */
 const TOUCH = 1e-6;
 
+/** Whether all corners lie on one line. */
+function isLine(polygon: Polygon): boolean {
+  const [origin] = polygon;
+  return (
+    origin === undefined || !polygon.some((b) => polygon.some((c) => Math.abs(turn(origin, b, c)) > 2e-6))
+  );
+}
+
 function checkPolygon(polygon: Polygon, field: string, what: string): Result<Polygon> {
   if (polygon.length < 3 || polygon.length > CORNERS) {
     return refuse('shape.corners', field, `${what} needs 3 to ${CORNERS} corners.`);
@@ -165,7 +173,7 @@ function checkPolygon(polygon: Polygon, field: string, what: string): Result<Pol
       `${what} has a corner that is no place on a house: within ${REACH} m.`,
     );
   }
-  if (areaOf(polygon) < 1e-6) return refuse('shape.flat', field, `${what} has no area.`);
+  if (isLine(polygon)) return refuse('shape.flat', field, `${what} has no area.`);
   if (crossesItself(polygon)) {
     return refuse('shape.crosses', field, `${what} crosses itself. Give its corners in order around it.`);
   }

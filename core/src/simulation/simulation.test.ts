@@ -463,7 +463,7 @@ describe('a simulation job', () => {
     ['outline', { piece: { outline: [], openings: [] } }],
     ['sagLimit', { limits: { minimum: of(80, 'μm'), sagLimit: of(8, 'μm') } }],
   ] as const)('refuses a bad %s (%#)', (field, extra) => {
-    const result = simulateAll(job(extra as Partial<SimulationJob>));
+    const result = simulateAll(job(extra));
     expect(result).toMatchObject({ ok: false, field });
     expect(result).not.toHaveProperty('value');
   });

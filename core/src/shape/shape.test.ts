@@ -1,0 +1,172 @@
+import fc from 'fast-check';
+import {
+  areaOf,
+  centroid,
+  checkPiece,
+  contains,
+  netArea,
+  sliceAt,
+  turned,
+  unite,
+  without,
+  type Point,
+  type Polygon,
+} from '.';
+
+const p = (x: number, y: number): Point => ({ x, y });
+const box = (x: number, y: number, width: number, height: number): Polygon => [
+  p(x, y),
+  p(x + width, y),
+  p(x + width, y + height),
+  p(x, y + height),
+];
+/** A gable with an L cut into it. */
+const odd = [p(0, 0), p(6, 0), p(6, 2), p(4, 2), p(4, 3), p(2, 5), p(0, 3)];
+
+const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+/** A star-shaped polygon round the origin: never crosses itself. */
+const star = fc.array(number(0.5, 3), { minLength: 3, maxLength: 12 }).map((radii) =>
+  radii.map((radius, index) => {
+    const angle = (2 * Math.PI * index) / radii.length;
+    return p(radius * Math.cos(angle), radius * Math.sin(angle));
+  }),
+);
+
+describe('polygons', () => {
+  it('have the area of their slices, whichever way they are turned', () => {
+    // 6·2 + 4·1 + gable 4·2/2 = 20
+    expect(areaOf(odd)).toBeCloseTo(20, 12);
+    fc.assert(
+      fc.property(star, number(-3, 3), (polygon, angle) => {
+        const rolled = turned(polygon, angle);
+        expect(areaOf(rolled)).toBeCloseTo(areaOf(polygon), 9);
+        let sum = 0;
+        const steps = 600;
+        for (let step = 0; step < steps; step += 1) {
+          const y = -3 + (6 * (step + 0.5)) / steps;
+          sum += sliceAt(rolled, y).reduce((length, { from, to }) => length + to - from, 0) * (6 / steps);
+        }
+        expect(Math.abs(sum - areaOf(polygon))).toBeLessThan(0.03 * areaOf(polygon) + 0.02);
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  it('contain what their slices contain', () => {
+    fc.assert(
+      fc.property(star, number(-3, 3), number(-3, 3), (polygon, x, y) => {
+        const inSlice = sliceAt(polygon, y).some(({ from, to }) => from < x && x < to);
+        expect(contains(polygon, p(x, y))).toBe(inSlice);
+      }),
+    );
+  });
+
+  it('have their middle where a rectangle has it', () => {
+    expect(centroid(box(1, 2, 4, 2))).toEqual(p(3, 3));
+    expect(centroid([...box(1, 2, 4, 2)].reverse())).toEqual(p(3, 3));
+  });
+
+  it('unite and cut intervals', () => {
+    const all = [
+      { from: 3, to: 4 },
+      { from: 0, to: 1 },
+      { from: 1, to: 2 },
+    ];
+    expect(unite(all)).toEqual([
+      { from: 0, to: 2 },
+      { from: 3, to: 4 },
+    ]);
+    expect(unite(all, 1)).toEqual([{ from: 0, to: 4 }]);
+    expect(without([{ from: 0, to: 4 }], [{ from: 1, to: 2 }])).toEqual([
+      { from: 0, to: 1 },
+      { from: 2, to: 4 },
+    ]);
+    expect(without([{ from: 1, to: 2 }], [{ from: 0, to: 4 }])).toEqual([]);
+  });
+});
+
+describe('a piece to paint', () => {
+  it('is accepted with openings inside it, on its edge too', () => {
+    const piece = { outline: odd, openings: [box(0, 0, 0.9, 2), box(4.5, 0.5, 1, 1)] };
+    expect(checkPiece(piece)).toEqual({ ok: true, value: piece });
+    expect(netArea(piece)).toBeCloseTo(17.2, 12);
+    fc.assert(
+      fc.property(star, (polygon) => expect(checkPiece({ outline: polygon, openings: [] }).ok).toBe(true)),
+    );
+  });
+
+  it.each([
+    [
+      'crosses itself',
+      { outline: [p(0, 0), p(4, 4), p(4, 0), p(0, 4)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    [
+      'touches itself',
+      { outline: [p(0, 0), p(4, 0), p(4, 4), p(2, 0), p(0, 4)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    [
+      'folds back',
+      { outline: [p(0, 0), p(4, 0), p(2, 0), p(2, 3)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    ['is a line', { outline: [p(0, 0), p(4, 0), p(8, 0)], openings: [] }, 'outline', 'shape.flat'],
+    ['has two corners', { outline: [p(0, 0), p(4, 0)], openings: [] }, 'outline', 'shape.corners'],
+    ['is nowhere', { outline: [p(0, 0), p(NaN, 0), p(4, 4)], openings: [] }, 'outline', 'shape.size'],
+    ['is endless', { outline: [p(0, 0), p(Infinity, 0), p(4, 4)], openings: [] }, 'outline', 'shape.size'],
+    [
+      'has an opening outside',
+      { outline: box(0, 0, 4, 3), openings: [box(5, 0, 1, 1)] },
+      'openings.0',
+      'opening.outside',
+    ],
+    [
+      'has an opening reaching out',
+      { outline: box(0, 0, 4, 3), openings: [box(3.5, 1, 1, 1)] },
+      'openings.0',
+      'opening.outside',
+    ],
+    [
+      'has an opening round it',
+      { outline: box(0, 0, 4, 3), openings: [box(-1, -1, 9, 9)] },
+      'openings.0',
+      'opening.outside',
+    ],
+    [
+      'has an opening over a notch',
+      { outline: odd, openings: [box(3.5, 1.5, 2, 1)] },
+      'openings.0',
+      'opening.outside',
+    ],
+    [
+      'has openings that cross',
+      { outline: box(0, 0, 4, 3), openings: [box(1, 1, 1, 1), box(1.5, 1.5, 1, 1)] },
+      'openings.1',
+      'opening.overlap',
+    ],
+    [
+      'has one opening twice',
+      { outline: box(0, 0, 4, 3), openings: [box(1, 1, 1, 1), box(1, 1, 1, 1)] },
+      'openings.1',
+      'opening.overlap',
+    ],
+    [
+      'has an opening that crosses itself',
+      { outline: box(0, 0, 4, 3), openings: [[p(1, 1), p(2, 2), p(2, 1), p(1, 2)]] },
+      'openings.0',
+      'shape.crosses',
+    ],
+    [
+      'is all opening',
+      { outline: box(0, 0, 4, 3), openings: [box(0, 0, 4, 3)] },
+      'openings',
+      'openings.cover',
+    ],
+  ] as const)('is refused when it %s', (_what, piece, field, code) => {
+    expect(checkPiece(piece)).toMatchObject({ ok: false, field, code });
+  });
+});
