@@ -14,3 +14,4 @@ export {
   type Schools,
 } from './schools';
 export type { SearchContext, SetupHistory, SetupRequest } from './request';
+export * from './dialIn';

@@ -92,4 +92,10 @@ export const SETUP_FORMULAS = {
     source: 'Geometry; 0.3 to 1.0 L in pump, filter and suction',
     range: 'Once for each colour, not for each surface',
   },
+  'dialled-in pressure': {
+    name: 'Gun pressure dialled in',
+    expression: 'lowest step with an even fan, tails one step below',
+    source: 'Test cards of this crew',
+    range: 'This paint, tip, hose and temperature; one step wide',
+  },
 } as const satisfies Record<string, Formula>;

@@ -1,0 +1,283 @@
+import fc from 'fast-check';
+import {
+  CLUES,
+  FAULTS,
+  MOVES,
+  SEEN,
+  diagnose,
+  dialIn,
+  drawPattern,
+  handRange,
+  movesFor,
+  nextDialIn,
+  patternProfile,
+  readPattern,
+  startDialIn,
+  typicalPattern,
+  type DialInEvent,
+  type DialInSetup,
+  type DialInState,
+  type Seen,
+} from '.';
+import { evenFanProfile } from '../../film';
+import { seeded } from '../../random';
+import { of, to, type Pressure } from '../../units';
+
+const setup = (extra: Partial<DialInSetup> = {}): DialInSetup => ({
+  range: { start: of(100, 'bar'), floor: of(80, 'bar'), stop: of(150, 'bar'), step: of(5, 'bar') },
+  pumpAtLimit: false,
+  coldPaint: false,
+  mayThin: true,
+  clogs: false,
+  school: 'thin first',
+  ...extra,
+});
+function run(events: readonly DialInEvent[], extra: Partial<DialInSetup> = {}): DialInState {
+  const result = dialIn(setup(extra), events);
+  if (!result.ok) throw new Error(result.message);
+  return result.value;
+}
+const saw = (...seen: readonly Seen[]): DialInEvent[] => seen.map((one) => ({ kind: 'saw', seen: one }));
+const did: DialInEvent = { kind: 'did' };
+const cannot: DialInEvent = { kind: 'cannot' };
+const bar = (pressure: number) => Math.round(to(pressure as Pressure, 'bar'));
+
+describe('a dial-in', () => {
+  it('raises from the start until the fan is even, and stops at the lowest even step', () => {
+    expect(bar(run([]).sweep.pressure)).toBe(100);
+    expect(bar(run(saw('tails')).sweep.pressure)).toBe(105);
+    const done = run(saw('tails', 'tails', 'even'));
+    expect(done.phase).toBe('even');
+    expect(done.phase === 'even' && bar(done.pressure.value)).toBe(110);
+    expect(done.phase === 'even' && done.pressure).toMatchObject({
+      basis: 'measured',
+      formula: 'dialled-in pressure',
+    });
+    expect(done.phase === 'even' && bar(done.pressure.low)).toBe(105);
+    expect(done.cards).toBe(3);
+  });
+
+  it('goes lower when the first card is even already, to the last even one', () => {
+    const done = run(saw('even', 'even', 'tails'));
+    expect(done.phase === 'even' && bar(done.pressure.value)).toBe(95);
+    const floor = run(saw('even', 'even', 'even', 'even', 'even'));
+    expect(floor.phase === 'even' && bar(floor.pressure.value)).toBe(80);
+  });
+
+  it('lowers when the card fogs', () => {
+    expect(bar(run(saw('fog')).sweep.pressure)).toBe(95);
+    expect(run(saw('fog', 'even', 'tails'))).toMatchObject({ phase: 'even' });
+    // Tails below and fog above leave no pressure: another family.
+    expect(run(saw('fog', 'tails'))).toMatchObject({ phase: 'move', symptom: 'tails' });
+    expect(run(saw('tails', 'fog'))).toMatchObject({ phase: 'move', move: 'softer family' });
+  });
+
+  const toTheTop = saw(...Array.from({ length: 11 }, (): Seen => 'tails'));
+  it.each([
+    ['the pump at its limit: a smaller orifice', { pumpAtLimit: true }, 'smaller orifice'],
+    ['cold paint: warm it', { coldPaint: true }, 'warm'],
+    ['thick paint: thin it', {}, 'thin'],
+    ['thick paint where no thinner is allowed: clean the filters', { mayThin: false }, 'clean filters'],
+    [
+      'the other school: filters, then a larger orifice',
+      { school: 'larger orifice first' as const },
+      'clean filters',
+    ],
+    ['clogging: filters, then a larger orifice', { clogs: true }, 'clean filters'],
+  ] as const)('at full pressure with tails and %s', (_what, extra, move) => {
+    const state = run(toTheTop, extra);
+    expect(state).toMatchObject({ phase: 'move', symptom: 'tails', move });
+    expect(state.phase === 'move' && state.words).toBe(MOVES[move].words);
+    expect(movesFor('tails', setup({ clogs: true }))[1]).toBe('larger orifice');
+    expect(movesFor('tails', setup({ school: 'larger orifice first' }))[1]).toBe('larger orifice');
+  });
+
+  it('starts low again after another tip or paint, and where it was after cleaning', () => {
+    expect(bar(run([...toTheTop, did]).sweep.pressure)).toBe(100);
+    expect(bar(run([...saw('tails', 'one-sided'), did]).sweep.pressure)).toBe(105);
+    expect(run([...saw('one-sided'), did, ...saw('one-sided')])).toMatchObject({
+      phase: 'move',
+      move: 'clean filters',
+    });
+  });
+
+  it('goes to the next move when one cannot be made, and says when there is none', () => {
+    const state = run([...saw('spitting'), cannot, cannot, cannot, cannot]);
+    expect(state.phase).toBe('stuck');
+    expect(state.tried).toHaveLength(4);
+  });
+
+  it('ignores an answer that does not belong, and can be taken back', () => {
+    const state = run(saw('tails'));
+    expect(nextDialIn(state, did, setup())).toBe(state);
+    const moving = run(saw('split'));
+    expect(nextDialIn(moving, { kind: 'saw', seen: 'even' }, setup())).toBe(moving);
+    const events = saw('tails', 'split');
+    expect(run(events.slice(0, -1))).toEqual(state);
+  });
+
+  it('always ends, whatever is seen and done', () => {
+    const event = fc.oneof(
+      fc.constantFrom(...SEEN).map((seen): DialInEvent => ({ kind: 'saw', seen })),
+      fc.constantFrom(did, cannot),
+    );
+    const context = fc.record({
+      pumpAtLimit: fc.boolean(),
+      coldPaint: fc.boolean(),
+      mayThin: fc.boolean(),
+      clogs: fc.boolean(),
+      school: fc.constantFrom('thin first' as const, 'larger orifice first' as const),
+    });
+    // 15 pressures, each at most once tails, once even, once fog, for each of the moves and the first sweep.
+    const limit = 3 * 15 * (Object.keys(MOVES).length + 1) + 2 * Object.keys(MOVES).length;
+    fc.assert(
+      fc.property(context, fc.infiniteStream(event), (extra, events) => {
+        const whole = setup(extra);
+        const started = startDialIn(whole);
+        if (!started.ok) throw new Error(started.message);
+        let state = started.value;
+        let steps = 0;
+        while (state.phase === 'spray' || state.phase === 'move') {
+          const next = nextDialIn(state, events.next().value as DialInEvent, whole);
+          if (next !== state) steps += 1;
+          state = next;
+          expect(state.sweep.pressure).toBeGreaterThanOrEqual(whole.range.floor - 1);
+          expect(state.sweep.pressure).toBeLessThanOrEqual(whole.range.stop + 1);
+          expect(new Set(state.tried).size).toBe(state.tried.length);
+          expect(steps).toBeLessThanOrEqual(limit);
+        }
+      }),
+    );
+  });
+
+  it('finds the lowest even step of any fan that tails below it and fogs above it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 80, max: 149 }), fc.integer({ min: 12, max: 60 }), (threshold, width) => {
+        const look = (pressure: number): Seen =>
+          bar(pressure) < threshold ? 'tails' : bar(pressure) > threshold + width ? 'fog' : 'even';
+        let state = run([]);
+        while (state.phase === 'spray') {
+          state = nextDialIn(state, { kind: 'saw', seen: look(state.sweep.pressure) }, setup());
+        }
+        expect(state.phase === 'even' && bar(state.pressure.value)).toBe(Math.ceil(threshold / 5) * 5);
+      }),
+    );
+  });
+
+  it('sets what a hand can set', () => {
+    const range = handRange(of(9.61, 'MPa'), of(6, 'MPa'), of(15.59, 'MPa'), 'metric');
+    expect([range.start, range.floor, range.stop, range.step].map(bar)).toEqual([100, 60, 155, 5]);
+    const us = handRange(of(1390, 'psi'), of(870, 'psi'), of(2262, 'psi'), 'us');
+    expect([us.start, us.floor, us.stop].map((one) => Math.round(to(one, 'psi')))).toEqual([1400, 900, 2250]);
+  });
+
+  it.each([
+    ['start', { start: of(NaN, 'bar') }],
+    ['floor', { floor: of(0, 'bar') }],
+    ['stop', { stop: of(Infinity, 'bar') }],
+    ['step', { step: of(0, 'bar') }],
+    ['stop', { stop: of(90, 'bar') }],
+    ['stop', { floor: of(120, 'bar') }],
+  ] as const)('is refused for a range with a bad %s', (field, extra) => {
+    expect(startDialIn(setup({ range: { ...setup().range, ...extra } }))).toMatchObject({ ok: false, field });
+    expect(dialIn(setup({ range: { ...setup().range, ...extra } }), [])).toMatchObject({ ok: false, field });
+  });
+});
+
+describe('a diagnosis', () => {
+  const first = (...signs: Parameters<typeof diagnose>[0]) => {
+    const result = diagnose(signs);
+    if (!result.ok) throw new Error(result.message);
+    return result.value;
+  };
+  it.each([
+    [['tails'], 'low pressure'],
+    [['tails', 'full pressure', 'cold paint'], 'cold paint'],
+    [['tails', 'full pressure'], 'thick paint'],
+    [['tails', 'full pressure', 'pump at its limit', 'sags under the trigger'], 'orifice too large'],
+    [['one-sided'], 'clogged tip'],
+    [['narrow fan', 'heavy edges'], 'worn tip'],
+    [['fog'], 'high pressure'],
+    [['pulsing'], 'worn packings'],
+    [['spitting', 'pulsing'], 'air in the paint'],
+    [['clogs often'], 'orifice too small'],
+  ] as const)('of %j is %s', (signs, fault) => {
+    const [best] = first(...signs);
+    expect(best?.fault).toBe(fault);
+    expect(best?.because.length).toBeGreaterThan(0);
+    expect(MOVES[best?.first ?? 'prime'].words.length).toBeGreaterThan(10);
+  });
+
+  it('shares belief among all faults, and more signs of one raise it', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...CLUES, 'tails', 'fog', 'split', 'pulsing'), { minLength: 1 }),
+        (signs) => {
+          const all = first(...signs);
+          expect(all).toHaveLength(Object.keys(FAULTS).length);
+          expect(all.reduce((sum, { likelihood }) => sum + likelihood, 0)).toBeCloseTo(1, 9);
+          expect([...all].sort((a, b) => b.likelihood - a.likelihood)).toEqual(all);
+        },
+      ),
+    );
+    const cold = (list: ReturnType<typeof first>) =>
+      list.find(({ fault }) => fault === 'cold paint')?.likelihood ?? 0;
+    expect(cold(first('tails', 'cold paint'))).toBeGreaterThan(cold(first('tails')));
+    expect(diagnose([])).toMatchObject({ ok: false, field: 'signs' });
+  });
+});
+
+describe('a pattern', () => {
+  const across = (seen: Seen, exponent: number, points = 121) => {
+    const profile = patternProfile(typicalPattern(seen, exponent));
+    return Array.from({ length: points }, (_, index) => profile(-1.2 + (2.4 * index) / (points - 1)));
+  };
+
+  it('drawn by the model is read back as what it shows', () => {
+    for (const exponent of [0.7, 1, 1.5]) {
+      for (const seen of ['even', 'tails', 'heavy edges', 'split', 'one-sided'] as const) {
+        const reading = readPattern(across(seen, exponent), exponent);
+        expect([exponent, reading.ok && reading.value.seen]).toEqual([exponent, seen]);
+        expect(reading.ok && reading.value.confidence).toBeGreaterThan(0.5);
+      }
+    }
+  });
+
+  it('is read alike in a mirror, but for the side', () => {
+    const film = across('one-sided', 1);
+    const [one, other] = [readPattern(film, 1), readPattern([...film].reverse(), 1)];
+    if (!one.ok || !other.ok) throw new Error('readings');
+    expect(other.value.features.skew).toBeCloseTo(-one.value.features.skew, 6);
+    expect(other.value.features.tails).toBeCloseTo(one.value.features.tails, 6);
+  });
+
+  it('has its ends where the fan ends', () => {
+    const reading = readPattern(across('even', 1), 1);
+    // Film over 8 % of the middle: |s| < √0.92 = 0.959 of ±1.2
+    expect(reading.ok && reading.value.features.ends.left).toBeCloseTo((1.2 - 0.959) / 2.4, 1);
+    expect(reading.ok && reading.value.features.ends.right).toBeCloseTo((1.2 + 0.959) / 2.4, 1);
+  });
+
+  it('is drawn the same for the same random numbers; even is even, pulsing swings, spitting throws drops', () => {
+    const draw = (seen: Seen, seed = 1) => drawPattern(typicalPattern(seen, 1), 60, 30, seeded(seed)).film;
+    expect(draw('spitting')).toEqual(draw('spitting'));
+    expect(draw('spitting', 2)).not.toEqual(draw('spitting'));
+    const middle = (film: Float64Array) => Array.from({ length: 30 }, (_, row) => film[row * 60 + 30] ?? 0);
+    expect(new Set(middle(draw('even'))).size).toBe(1);
+    expect(Math.max(...middle(draw('pulsing'))) / Math.min(...middle(draw('pulsing')))).toBeGreaterThan(1.5);
+    expect(patternProfile(typicalPattern('even', 1))(0.3)).toBeCloseTo(evenFanProfile(1)(0.3), 12);
+    expect(patternProfile(typicalPattern('fog', 1))(1.2)).toBeGreaterThan(0.1);
+    expect(Math.max(...draw('spitting'))).toBeGreaterThan(1.4);
+  });
+
+  it.each([
+    ['pattern.values', []],
+    ['pattern.values', [1, 2, 3]],
+    ['pattern.values', Array.from({ length: 50 }, () => NaN)],
+    ['pattern.values', Array.from({ length: 50 }, () => -1)],
+    ['pattern.empty', Array.from({ length: 50 }, () => 0)],
+    ['pattern.narrow', Array.from({ length: 50 }, (_, index) => (index === 20 ? 1 : 0))],
+  ])('is refused as %s when it cannot be read', (code, film) => {
+    expect(readPattern(film, 1)).toMatchObject({ ok: false, code, field: 'pattern' });
+  });
+});
