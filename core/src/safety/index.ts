@@ -1,2 +1,12 @@
 export { EMERGENCY_CARD } from './emergency';
-export { PRECEDENCE_NOTE, cautionsFor, type Caution, type CautionContext } from './cautions';
+export { PRECEDENCE_NOTE, cautionsFor, type Caution } from './cautions';
+export { protectionFor, type Protection } from './protection';
+export {
+  POWERS,
+  STEPS,
+  SURFACE_AGES,
+  type Power,
+  type SafetyContext,
+  type Step,
+  type SurfaceAge,
+} from './context';

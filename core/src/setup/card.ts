@@ -131,11 +131,15 @@ function numbersFor(context: SearchContext, main: RankedTip, system: UnitSystem)
       (v) => meshFor(v.coating, quantity(v.orifice)),
     ),
     cautions: cautionsFor({
+      step: 'spray',
       base: archetypeOf(coating.archetype).base,
       element: request.element,
       side: request.side,
       wind: request.wind,
       reach: Math.max(geometry.height, geometry.ridge ?? 0) + request.lift,
+      power: 'electric',
+      surfaceAge: 'new',
+      wetGround: false,
     }),
   };
 }
