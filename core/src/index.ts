@@ -10,6 +10,7 @@ export * from './weather';
 export * from './shape';
 export * from './simulation';
 export * from './passes';
+export * from './record';
 export * from './quantities';
 export * from './setup';
 export * from './safety';

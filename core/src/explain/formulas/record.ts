@@ -6,7 +6,7 @@ export const RECORD_FORMULAS = {
     name: 'Value learned from the log',
     expression: 'weighted mean of log readings and log default, readings far off weighted down',
     source: 'Normal prior in logarithms, Huber weights (k = 1.345)',
-    range: 'One reading ten times too big moves it by less than 5 %',
+    range: 'From three readings on, one ten times too big moves it by less than 5 %',
   },
   'litres used': {
     name: 'Paint used on a surface',
