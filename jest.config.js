@@ -12,6 +12,7 @@ const plain = (name, extra = {}) => ({
 module.exports = {
   projects: [
     plain('core'),
+    plain('docs', { testMatch: ['<rootDir>/*.test.ts'] }),
     plain('contract'),
     plain('server', {
       globalSetup: '<rootDir>/jest.global.cjs',

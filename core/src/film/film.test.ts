@@ -170,7 +170,7 @@ describe('the choice of overlap', () => {
     expect(advice.bestVariation).toBeLessThanOrEqual(Math.min(at(1 / 2), at(1 / 3)) + 1e-3);
     expect(advice.best.low).toBeLessThanOrEqual(advice.best.value);
     expect(advice.best.high).toBeGreaterThanOrEqual(advice.best.value);
-    expect(advice.curve).toHaveLength(36);
+    expect(advice.curve).toHaveLength(26);
     const half = variationOf(evenFanProfile(1), 1 / 2);
     expect(half.ok && half.value.value).toBeGreaterThan(0.05);
   });

@@ -34,8 +34,8 @@ export function betterOverlap(profile: FanProfile, asked?: OverlapSchool): Overl
   return { ...best, otherVariation: other.variation };
 }
 
-/** Overlaps looked at: a painter does not aim for more than 70 %. */
-const WIDEST = 0.7;
+/** Overlaps looked at: beyond one half every further pass costs more paint and time than it evens out. */
+const WIDEST = 0.5;
 const STEP = 0.02;
 
 export interface OverlapAdvice {
@@ -50,7 +50,7 @@ export interface OverlapAdvice {
 const hand = (): Input =>
   workingDefault('Scatter of the hand', 'percent', HAND_SCATTER, 0.03, 0.08, 'Share of the fan width');
 
-/** Variation of any overlap up to 70 %, the best one, and the verdict between the schools. */
+/** Variation of any overlap up to one half, the best one, and the verdict between the schools. */
 export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool): OverlapAdvice {
   const curve = Array.from({ length: Math.round(WIDEST / STEP) + 1 }, (_, index) => {
     const overlap = index * STEP;

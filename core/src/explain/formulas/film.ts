@@ -46,8 +46,8 @@ export const FILM_FORMULAS = {
   },
   'best overlap': {
     name: 'Overlap with the least film variation',
-    expression: 'least mean CV over a fan ±10 % misjudged, overlap 0 to 70 %',
+    expression: 'least mean CV over a fan ±10 % misjudged, overlap 0 to 50 %',
     source: 'Fan profile model, docs/method.md',
-    range: 'Between the schools; a hand keeps a lap to about 5 % of the width',
+    range: 'Up to one half: more evens out further, at the cost of more passes',
   },
 } as const satisfies Record<string, Formula>;

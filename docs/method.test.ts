@@ -1,0 +1,389 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import {
+  FORMULAS,
+  SPRAYER_CLASS_DATA,
+  UNITS,
+  coatsNeeded,
+  combVerdict,
+  cupSeconds,
+  cupViscosity,
+  dialIn,
+  driftReach,
+  dryFilmFrom,
+  evenFanProfile,
+  filmAchieved,
+  filmAtSpeed,
+  fitSlopes,
+  given,
+  largestTip,
+  learnedValue,
+  lineAtPump,
+  litresBySurface,
+  litresLeft,
+  litresLeftByFan,
+  of,
+  overlapAdvice,
+  planPasses,
+  quantity,
+  recoatTime,
+  setupCard,
+  simulateAll,
+  speedForFilm,
+  spreadingOf,
+  strokesFor,
+  thinningAdvice,
+  variationOf,
+  viscosityOf,
+  warmingTime,
+  wetFilmFor,
+  windLimit,
+  workingDefault,
+  wornTip,
+  wornTipWaste,
+  yieldSagLimit,
+  checkSurface,
+  fanReadings,
+  type Coating,
+  type CoatingProperty,
+  type Explained,
+  type FormulaId,
+  type Fraction,
+  type Length,
+  type LogEntry,
+  type Result,
+  type SetupCard,
+  type SetupRequest,
+  type Unit,
+  type Viscosity,
+} from '@fine-spray/core';
+
+/** The worked examples of docs/method.md, worked again by the program. */
+
+function right<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.message);
+  return result.value;
+}
+const fraction = (value: number) => quantity<Fraction>(value);
+const eta = (value: number) => quantity<Viscosity>(value);
+const matt: Coating = { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} };
+const sheet = (values: Partial<Record<CoatingProperty, number>>): Coating => ({
+  ...matt,
+  overrides: Object.fromEntries(
+    Object.entries(values).map(([name, value]) => [name, { value, basis: 'data-sheet', source: 'Sheet' }]),
+  ),
+});
+const wall: SetupRequest = {
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coating: sheet({ viscosityLowShear: 1, viscosityHighShear: 0.12, density: 1300 }),
+  coats: 2,
+  thinning: fraction(0),
+  sprayer: SPRAYER_CLASS_DATA['mid electric'],
+  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
+  lift: of(2, 'm'),
+  rack: [],
+  chosenTip: { family: 'standard', fan: 5, orificeThou: 15 },
+  containerSizes: [of(5, 'L')],
+};
+const card = (): SetupCard => right(setupCard(wall));
+const line = {
+  hoses: wall.hoses,
+  height: wall.lift,
+  orifice: of(0.015, 'in'),
+  maxFlow: of(2, 'L/min'),
+  lowShear: given('low', 'viscosity', 1, 'x'),
+  highShear: given('high', 'viscosity', 0.12, 'x'),
+  density: given('density', 'density', 1300, 'x'),
+};
+const sagging = {
+  ...line,
+  hoses: [],
+  height: quantity<Length>(0),
+  orifice: of(0.025, 'in'),
+  maxFlow: of(1.5, 'L/min'),
+  lowShear: given('low', 'viscosity', 0.001, 'x'),
+  highShear: given('high', 'viscosity', 0.001, 'x'),
+};
+const solids = given('Solids', 'percent', 0.36, 'x');
+const pass = {
+  flow: given('Flow', 'flow', of(0.8, 'L/min'), 'x'),
+  transfer: given('TE', 'percent', 0.8, 'x'),
+  fanWidth: given('Fan', 'fanWidth', of(254, 'mm'), 'x'),
+  overlap: fraction(0.5),
+};
+const tip = { family: 'standard', fan: 5, orificeThou: 17 } as const;
+const worn = () => right(wornTip(tip, { by: 'fan', width: of(190.5, 'mm') }));
+const cold = () =>
+  right(
+    thinningAdvice({
+      viscosity: eta(1.2),
+      temperature: of(23, '°C'),
+      target: eta(0.8),
+      limit: fraction(0.1),
+      already: fraction(0),
+      container: of(10, 'L'),
+      room: of(23, '°C'),
+    }),
+  );
+const readings = [0, 0.05, 0.1].flatMap((thinner) =>
+  [8, 23].map((celsius) => ({
+    temperature: of(celsius, '°C'),
+    thinner: fraction(thinner),
+    viscosity: eta(
+      1.2 * Math.exp((-9 * thinner) / (1 + thinner) + 3200 * (1 / (celsius + 273.15) - 1 / 296.15)),
+    ),
+  })),
+);
+const slopes = () => right(fitSlopes(eta(1.2), [...readings, ...readings]));
+const outline = [
+  { x: 0, y: 0 },
+  { x: 4, y: 0 },
+  { x: 4, y: 2.4 },
+  { x: 0, y: 2.4 },
+];
+const settings = {
+  fanWidth: of(254, 'mm'),
+  distance: of(12, 'in'),
+  overlap: fraction(0.5),
+  gunSpeed: of(0.5, 'm/s'),
+  flow: pass.flow,
+  transfer: pass.transfer,
+};
+const plan = () =>
+  right(
+    planPasses({ outline, openings: [] }, settings, { direction: { kind: 'across' }, edgesFirst: false }),
+  );
+const air = {
+  air: given('Air', 'temperature', of(20, '°C'), 'x'),
+  humidity: given('RH', 'percent', 0.5, 'x'),
+};
+const surface = () =>
+  right(
+    checkSurface({
+      ...air,
+      surface: given('Surface', 'temperature', of(14, '°C'), 'x'),
+      minimum: of(10, '°C'),
+    }),
+  );
+const comb = { low: of(100, 'μm'), high: of(125, 'μm') };
+const head = { at: 0, author: 'Tobi' };
+const where = { surface: 'hall', coating: 'matt', coat: 1 };
+const log: readonly LogEntry[] = [
+  { ...head, ...where, id: 'a', kind: 'sprayed', tip: 't', volume: of(4, 'L') },
+  { ...head, ...where, id: 'b', kind: 'sprayed', tip: 't', volume: of(2.5, 'L') },
+  { ...head, ...where, id: 'c', kind: 'comb', readings: [comb, comb, comb], thinner: fraction(0) },
+];
+const overlapChoice = () => 100 * overlapAdvice(evenFanProfile(1)).verdict.variation;
+const share = (explained: Explained) => explained.value;
+
+const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => number]>> = {
+  'set-up search': ['%', () => card().tip.tip.score],
+  'fan width': ['mm', () => right(fanReadings(5, of(12, 'in')))[0]?.width?.value ?? NaN],
+  'even-fan pressure': ['bar', () => card().gunPressure.value],
+  'pump setting': ['bar', () => card().pumpPressure.value],
+  'tip flow': ['L/min', () => card().flow.value],
+  'wet film target': ['μm', () => share(right(wetFilmFor(of(40, 'μm'), solids, fraction(0.05))))],
+  'dry film left': ['μm', () => share(right(dryFilmFrom(of(110, 'μm'), solids, fraction(0.05))))],
+  'gun speed': ['m/s', () => share(right(speedForFilm(pass, of(110, 'μm'))))],
+  'paint needed': ['L', () => card().paint.value],
+  'overlap choice': ['%', () => overlapChoice() / 100],
+  'sag limit': ['μm', () => right(setupCard({ ...wall, element: 'ceiling' })).sagLimit.value],
+  'thinning limit': ['%', () => card().thinningLimit.value],
+  'filter mesh': [
+    'mesh',
+    () => right(setupCard({ ...wall, chosenTip: { ...tip, orificeThou: 11 } })).mesh.value,
+  ],
+  'gun distance': ['mm', () => card().distance.value],
+  'hose fill': ['L', () => card().hoseFill.value],
+  'dialled-in pressure': [
+    'bar',
+    () => {
+      const range = { start: of(100, 'bar'), floor: of(80, 'bar'), stop: of(150, 'bar'), step: of(5, 'bar') };
+      const setup = {
+        range,
+        pumpAtLimit: false,
+        coldPaint: false,
+        mayThin: true,
+        clogs: false,
+        school: 'thin first',
+      } as const;
+      const seen = ['tails', 'tails', 'even'] as const;
+      const state = right(
+        dialIn(
+          setup,
+          seen.map((one) => ({ kind: 'saw', seen: one })),
+        ),
+      );
+      return state.phase === 'even' ? state.pressure.value : NaN;
+    },
+  ],
+  'spray angle width': ['mm', () => right(fanReadings(5, of(12, 'in')))[2]?.width?.value ?? NaN],
+  'equivalent orifice': ['mm', () => worn().orifice.value],
+  'worn film': ['×', () => worn().filmRatio.value],
+  'worn tip waste': [
+    'L/m²',
+    () => wornTipWaste(worn(), of(150, 'μm'), workingDefault('TE', 'percent', 0.7, 0.6, 0.8)).value,
+  ],
+  'worn tip time': ['×', () => worn().timeRatio.value],
+  'litres left by wear class': ['L', () => share(right(litresLeft({ 2: of(40, 'L') }, 2)))],
+  'litres left by fan': ['L', () => share(right(litresLeftByFan(tip, of(222.25, 'mm'), of(60, 'L'))))],
+  'cup to viscosity': ['mm²/s', () => right(cupViscosity('iso-4', 60)).value.value],
+  'viscosity to cup': ['s', () => right(cupSeconds('dip-2', of(91, 'mm²/s'))).value.value],
+  'viscosity at temperature': [
+    'Pa·s',
+    () => share(right(viscosityOf(matt, { temperature: of(8, '°C'), thinner: fraction(0) }))),
+  ],
+  'thinned viscosity': [
+    'Pa·s',
+    () => share(right(viscosityOf(matt, { temperature: of(23, '°C'), thinner: fraction(0.05) }))),
+  ],
+  'thinner to add': ['%', () => cold().now.value],
+  'warm reading': [
+    'Pa·s',
+    () =>
+      right(
+        thinningAdvice({
+          viscosity: eta(1.987),
+          temperature: of(8, '°C'),
+          target: eta(0.8),
+          limit: fraction(0.1),
+          already: fraction(0),
+          container: of(10, 'L'),
+          room: of(20, '°C'),
+        }),
+      ).readsWarmIfThinnedNow.value,
+  ],
+  'warming time': [
+    'h',
+    () => share(right(warmingTime(of(5, 'gal'), of(5, '°C'), of(21, '°C'), of(23, '°C')))),
+  ],
+  'thinning slope learned': ['', () => slopes().thinning.value],
+  'temperature slope learned': ['K', () => slopes().temperature.value],
+  'recoat time': ['h', () => share(right(recoatTime(matt, of(13, '°C'), fraction(0.75))))],
+  'gun pressure': ['bar', () => right(lineAtPump(line, of(165, 'bar'))).gun.value],
+  'trigger duty': ['%', () => right(lineAtPump(sagging, of(19.3, 'MPa'))).triggerDuty.value],
+  'part loss': ['bar', () => right(lineAtPump(line, of(165, 'bar'))).parts[1]?.drop.value ?? NaN],
+  'largest tip': ['mm', () => right(largestTip(wall, 'standard')).orifice.value],
+  'spreading rate': ['m²/L', () => share(right(spreadingOf(of(40, 'μm'), solids)))],
+  'film of a pass': ['μm', () => share(right(filmAtSpeed(pass, of(0.6, 'm/s'))))],
+  'comb mean': [
+    'μm',
+    () =>
+      right(
+        combVerdict([comb, comb, { low: of(125, 'μm'), high: of(150, 'μm') }], { wetFilm: of(110, 'μm') }),
+      ).mean.value,
+  ],
+  'speed after comb': [
+    'm/s',
+    () =>
+      right(
+        combVerdict(
+          [1, 2, 3].map(() => ({ low: of(150, 'μm'), high: of(175, 'μm') })),
+          {
+            wetFilm: of(110, 'μm'),
+            speed: of(0.5, 'm/s'),
+          },
+        ),
+      ).speed?.value ?? NaN,
+  ],
+  'coats needed': [
+    '',
+    () =>
+      right(
+        coatsNeeded({
+          dryTotal: of(120, 'μm'),
+          dryPerCoat: of(40, 'μm'),
+          sagLimit: of(200, 'μm'),
+          solids,
+          thinner: fraction(0),
+          school: 'full',
+        }),
+      ).coats.value,
+  ],
+  'yield sag limit': ['μm', () => share(right(yieldSagLimit(1, given('d', 'density', 1300, 'x'))))],
+  'film variation': ['%', () => share(right(variationOf(evenFanProfile(1), 1 / 2)))],
+  'best overlap': ['%', () => overlapAdvice(evenFanProfile(1)).best.value],
+  'gun travel': ['m', () => plan().travel.value],
+  'trigger time': ['s', () => plan().triggerTime.value],
+  'paint out': ['L', () => plan().paintOut.value],
+  overspray: ['L', () => plan().overspray.value],
+  'film laid': [
+    'μm',
+    () =>
+      right(
+        simulateAll({
+          width: of(4, 'm'),
+          height: of(2.4, 'm'),
+          cell: of(0.02, 'm'),
+          fan: {
+            family: 'standard',
+            fan: 5,
+            flow: of(0.8, 'L/min'),
+            transferEfficiency: fraction(0.8),
+            pressureRatio: 1,
+          },
+          strokes: strokesFor(plan().passes, settings),
+          limits: { minimum: of(100, 'μm'), sagLimit: of(250, 'μm') },
+        }),
+      ).statistics.mean,
+  ],
+  'dew point': ['°C', () => surface().dewPoint.value],
+  'surface margin': ['C°', () => surface().margin.value],
+  'wind limit': [
+    'm/s',
+    () =>
+      right(windLimit({ fan: 12, distance: of(12, 'in'), wind: of(2, 'm/s'), nearOthers: false })).stopAt
+        .value,
+  ],
+  'drift reach': [
+    'm',
+    () => share(right(driftReach({ height: of(2, 'm'), wind: of(4, 'm/s'), density: 1300 }))),
+  ],
+  'learned value': [
+    '%',
+    () =>
+      learnedValue(workingDefault('TE', 'percent', 0.82, 0.75, 0.88), [0.7, 0.66, 0.72, 0.69], 0.12).value,
+  ],
+  'litres used': ['L', () => litresBySurface(log).get('hall')?.value ?? NaN],
+  'dry film logged': ['μm', () => filmAchieved(log, 'hall', { matt })?.dry.value ?? NaN],
+};
+
+const METHOD = readFileSync(path.join(__dirname, 'method.md'), 'utf8');
+
+/** The entry of a formula: from its heading to the next. */
+function entry(name: string): string {
+  const start = METHOD.indexOf(`### ${name}\n`);
+  return start < 0 ? '' : (METHOD.slice(start).split(/\n##+ /)[0] ?? '');
+}
+
+describe('docs/method.md', () => {
+  const ids = Object.keys(FORMULAS) as FormulaId[];
+
+  it.each(ids.map((id) => [id] as const))(
+    'has %s with its formula, source, range and a worked example',
+    (id) => {
+      const { name, expression, source, range } = FORMULAS[id];
+      const text = entry(name).replace(/\s+/g, ' ');
+      for (const part of [expression, source, range]) expect(text).toContain(part.replace(/\s+/g, ' '));
+      expect(text).toContain('Cannot tell:');
+      const [unit, work] = EXAMPLES[id];
+      const example = /Example: .*?\*\*([\d.,]+)( [^*]+)?\*\*/.exec(text);
+      expect(example?.[2]?.trim() ?? '').toBe(unit);
+      const written = (example?.[1] ?? '').replace(/,/g, '');
+      const { factor, offset } = UNITS[unit];
+      const decimals = written.includes('.') ? written.length - written.indexOf('.') - 1 : 0;
+      expect(((work() - offset) / factor).toFixed(decimals)).toBe(written);
+    },
+  );
+
+  it('has no entry for a formula that is gone', () => {
+    const names = new Set(ids.map((id) => FORMULAS[id].name as string));
+    const headings = [...METHOD.matchAll(/^### (.+)$/gm)].map(([, heading]) => heading ?? '');
+    expect(headings.filter((heading) => !names.has(heading))).toEqual([]);
+  });
+});
