@@ -24,23 +24,79 @@ function line(what, measured, limit, unit) {
 
 /** A whole set-up card, which ranks the full catalogue, against a frame. */
 async function ranking() {
-  const esbuild = await import('esbuild');
-  const outfile = path.join(BUILD, 'ranking.mjs');
-  await esbuild.build({
-    entryPoints: [path.join(ROOT, 'bench/ranking.ts')],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    logLevel: 'error',
-  });
-  const { cardTimes } = await import(pathToFileURL(outfile).href);
+  const { cardTimes } = await coreBench('ranking');
   const { tips, times } = cardTimes(20);
   const at = (share) => times[Math.floor((times.length - 1) * share)];
   return [
     line(`set-up card, ${tips} tips ranked, median of ${times.length}`, at(0.5), FRAME, 'ms'),
     line('set-up card, 95th percentile', at(0.95), FRAME, 'ms'),
   ];
+}
+
+/** A bench of the core, bundled as one module. */
+async function coreBench(name) {
+  const esbuild = await import('esbuild');
+  const outfile = path.join(BUILD, `${name}.mjs`);
+  await esbuild.build({
+    entryPoints: [path.join(ROOT, `bench/${name}.ts`)],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    logLevel: 'error',
+  });
+  return import(pathToFileURL(outfile).href);
+}
+
+/** Seconds of the deposit kernel in C, doubles, -O3; nothing where there is no compiler. */
+async function inC({ columns, rows, cell, stamps: count }, { across, through }, rounds) {
+  const program = path.join(BUILD, 'deposit');
+  const compiled = await run('gcc', ['-O3', '-o', program, path.join(ROOT, 'bench/deposit.c'), '-lm'], {
+    cwd: ROOT,
+    quiet: true,
+  }).catch(() => ({ code: 1 }));
+  if (compiled.code !== 0) return undefined;
+  const sizes = [columns, rows, cell, count, across, through, rounds].map(String);
+  const { output } = await run(program, sizes, { cwd: ROOT, quiet: true });
+  const [seconds, sum] = output.trim().split(' ').map(Number);
+  return { seconds, sum };
+}
+
+/** The computation core: simulation against C, search, line, pass plan, live stroke. */
+async function core() {
+  const { KERNEL, stamps, strokes, liveMove, lineSolve, searches, housePlan } = await coreBench('kernels');
+  const results = [];
+  const ours = stamps(20);
+  const c = await inC(KERNEL, ours, 20);
+  if (c === undefined) say('No gcc here: the deposit kernel is not compared with C.');
+  else {
+    if (Math.abs(ours.sum / c.sum - 1) > 1e-9) stop('The C yardstick lays another film than the program.');
+    results.push(
+      line(
+        `deposit kernel, ${KERNEL.stamps} stamps, over the same in C (${(c.seconds * 1000).toFixed(2)} ms)`,
+        ours.seconds / c.seconds,
+        4,
+        'times',
+      ),
+    );
+  }
+  const { fast, slow, apart } = strokes(8);
+  say(
+    `        strokes laid at once: ${(fast * 1000).toFixed(2)} ms for a wall, ${(slow / fast).toFixed(0)} times as fast as stamps, films at most ${(apart * 100).toFixed(2)} % of the peak apart`,
+  );
+  results.push(
+    line('live stroke, slowest of 200 pointer moves in any direction', liveMove(8) * 1000, 2, 'ms'),
+  );
+  const { solve, report } = lineSolve(10);
+  results.push(line('line solve, two hoses and height', solve * 1e6, 50, 'μs'));
+  say(`        whole line report with ranges: ${(report * 1e6).toFixed(0)} μs`);
+  const { tips, times } = searches(6);
+  const at = (share) => times[Math.floor((times.length - 1) * share)] * 1000;
+  results.push(line(`set-up search, ${tips} tips worked out with reasons, median`, at(0.5), FRAME, 'ms'));
+  results.push(line('set-up search, 95th percentile', at(0.95), FRAME, 'ms'));
+  const house = housePlan(8);
+  results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
+  return results;
 }
 
 /** gzip size of the scripts an export loads first, kB. */
@@ -119,9 +175,14 @@ async function secondStart() {
 
 await main(async () => {
   await ensureNodePackages();
+  mkdirSync(BUILD, { recursive: true });
+  if (process.argv.includes('--core')) {
+    const results = [...(await ranking()), ...(await core())];
+    process.exitCode = results.every(Boolean) ? 0 : 1;
+    return;
+  }
   await ensurePostgres();
   await ensureBuilt();
-  mkdirSync(BUILD, { recursive: true });
-  const results = [...(await ranking()), ...(await bundle()), ...(await secondStart())];
+  const results = [...(await ranking()), ...(await core()), ...(await bundle()), ...(await secondStart())];
   process.exitCode = results.every(Boolean) ? 0 : 1;
 });

@@ -84,13 +84,16 @@ export function contains(polygon: Polygon, { x, y }: Point): boolean {
 /** Parts of a horizontal line inside a polygon, left to right. */
 export function sliceAt(polygon: Polygon, y: number): readonly Interval[] {
   const crossings: number[] = [];
-  for (const [a, b] of edgesOf(polygon)) {
-    if (a.y > y !== b.y > y) crossings.push(((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x);
+  let a = polygon[polygon.length - 1];
+  for (const b of polygon) {
+    if (a && a.y > y !== b.y > y) crossings.push(((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x);
+    a = b;
   }
-  crossings.sort((a, b) => a - b);
+  if (crossings.length > 2) crossings.sort((one, other) => one - other);
   const slices: Interval[] = [];
   for (let index = 0; index + 1 < crossings.length; index += 2) {
-    slices.push({ from: crossings[index] ?? 0, to: crossings[index + 1] ?? 0 });
+    const [one = 0, other = 0] = [crossings[index], crossings[index + 1]];
+    slices.push({ from: Math.min(one, other), to: Math.max(one, other) });
   }
   return slices;
 }
@@ -109,6 +112,7 @@ export function unite(intervals: readonly Interval[], gap = 0): readonly Interva
 
 /** What is left of intervals when others are taken out. */
 export function without(intervals: readonly Interval[], holes: readonly Interval[]): readonly Interval[] {
+  if (holes.length === 0) return intervals;
   return holes.reduce<readonly Interval[]>(
     (rest, hole) =>
       rest.flatMap(({ from, to }) =>

@@ -57,10 +57,10 @@ export function cumulative(profile: FanProfile): Float64Array {
 export function shareBelow(table: Float64Array, s: number): number {
   if (s <= -1) return 0;
   if (s >= 1) return 1;
-  const at = ((s + 1) / 2) * STEPS;
-  const index = Math.floor(at);
-  const here = table[index] ?? 0;
-  return here + (at - index) * ((table[index + 1] ?? 1) - here);
+  const at = (s + 1) * (STEPS / 2);
+  const index = at | 0;
+  const here = table[index] as number;
+  return here + (at - index) * ((table[index + 1] as number) - here);
 }
 
 /** Through the sheet film falls as 1 − t²: share of the paint below t, in closed form. */

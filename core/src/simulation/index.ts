@@ -1,13 +1,8 @@
 export { createGrid, maskOf, type WallGrid } from './grid';
 export { SHEET_THICKNESS, sprayFan, type FanSettings, type SprayFan } from './fan';
-export {
-  layMove,
-  layStroke,
-  stamp,
-  startSimulation,
-  type DepositMethod,
-  type WallSimulation,
-} from './deposit';
+export { layMove, layStroke } from './deposit';
+export { stamp } from './footprint';
+export { startSimulation, type DepositMethod, type WallSimulation } from './wall';
 export {
   checkStroke,
   straightStroke,

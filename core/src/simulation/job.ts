@@ -1,11 +1,12 @@
 import type { Piece } from '../shape';
 import { checkPiece } from '../shape';
 import { accept, firstRefusal, refuse, within, type Length, type Result } from '../units';
-import { layStroke, startSimulation, type DepositMethod, type WallSimulation } from './deposit';
+import { layStroke } from './deposit';
 import { sprayFan, type FanSettings } from './fan';
 import { createGrid, maskOf, type WallGrid } from './grid';
 import { filmStatistics, type FilmLimits, type FilmStatistics } from './statistics';
 import { checkStroke, type Stroke } from './stroke';
+import { startSimulation, type DepositMethod, type WallSimulation } from './wall';
 
 /** A whole simulation as plain data, so that a worker can be sent it. */
 export interface SimulationJob {

@@ -58,7 +58,8 @@ export const SETUP_FORMULAS = {
   },
   'overlap choice': {
     name: 'Overlap with the smaller film variation',
-    expression: 'CV of Σ (1 − s²)^p over many passes with the hand’s scatter, averaged over a fan ±10 % misjudged',
+    expression:
+      'CV of Σ (1 − s²)^p over many passes with the hand’s scatter, averaged over a fan ±10 % misjudged',
     source: 'Fan profile model, docs/method.md',
     range: 'Compares one half with one third for an even fan of this family',
   },

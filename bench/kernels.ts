@@ -1,0 +1,225 @@
+import {
+  ARCHETYPE_IDS,
+  SPRAYER_CLASSES,
+  SPRAYER_CLASS_DATA,
+  createGrid,
+  given,
+  layMove,
+  layStroke,
+  lineAtPump,
+  of,
+  planPasses,
+  powerLaw,
+  quantity,
+  searchSetups,
+  sprayFan,
+  stamp,
+  startSimulation,
+  steadyState,
+  straightStroke,
+  tipCatalogue,
+  type DepositMethod,
+  type FanSettings,
+  type Fraction,
+  type GunPoint,
+  type Piece,
+  type SetupRequest,
+} from '@fine-spray/core';
+
+/** Best seconds of several runs, after one to warm up. */
+function best(rounds: number, work: () => void): number {
+  work();
+  let least = Infinity;
+  for (let round = 0; round < rounds; round += 1) {
+    const started = performance.now();
+    work();
+    least = Math.min(least, (performance.now() - started) / 1000);
+  }
+  return least;
+}
+
+const FAN: FanSettings = {
+  family: 'standard',
+  fan: 5,
+  flow: of(0.8, 'L/min'),
+  transferEfficiency: quantity<Fraction>(0.8),
+  pressureRatio: 1,
+};
+const gun = (x: number, y: number): GunPoint => ({
+  x,
+  y,
+  distance: 0.3048,
+  tiltAcross: 0,
+  tiltThrough: 0,
+  orientation: Math.PI / 2,
+});
+
+function wall(columns: number, rows: number, cell: number, method: DepositMethod = 'along') {
+  const grid = createGrid(of(columns * cell, 'm'), of(rows * cell, 'm'), of(cell, 'm'));
+  if (!grid.ok) throw new Error(grid.message);
+  return startSimulation(grid.value, sprayFan(FAN), method);
+}
+
+/** The grid and footprint of the kernel bench, to be given to the C yardstick too. */
+export const KERNEL = { columns: 600, rows: 480, stamps: 4000, cell: 0.0045 } as const;
+
+/** Seconds for all stamps, the sum of the film, and the half-widths of the footprint. */
+export function stamps(rounds: number) {
+  const { columns, rows, cell, stamps: count } = KERNEL;
+  const simulation = wall(columns, rows, cell);
+  const { film } = simulation.grid;
+  const seconds = best(rounds, () => {
+    film.fill(0);
+    for (let index = 0; index < count; index += 1) {
+      const x = ((index * 0.6180339887498949) % 1) * columns * cell;
+      const y = ((index * 0.7548776662466927) % 1) * rows * cell;
+      stamp(simulation, gun(x, y), 1e-6);
+    }
+  });
+  return {
+    seconds,
+    sum: film.reduce((total, one) => total + one, 0),
+    across: 0.3048 * simulation.fan.spread,
+    through: 0.3048 * simulation.fan.thickness,
+  };
+}
+
+/** A wall of passes laid at once against the same laid stamp by stamp, and how far the films differ. */
+export function strokes(rounds: number) {
+  const lay = (method: DepositMethod) => {
+    const simulation = wall(600, 480, 0.01, method);
+    for (let y = 4.7; y > 0; y -= 0.127) {
+      const way = { from: { x: -0.2, y }, to: { x: 6.2, y }, speed: 0.5, distance: 0.3048 };
+      layStroke(simulation, straightStroke({ ...way, orientation: Math.PI / 2 }));
+    }
+    return simulation.grid.film;
+  };
+  const fast = best(rounds, () => lay('along'));
+  const slow = best(Math.max(2, rounds / 4), () => lay('stamps'));
+  const [one, other] = [lay('along'), lay('stamps')];
+  const peak = other.reduce((most, film) => Math.max(most, film), 0);
+  const apart = one.reduce((most, film, index) => Math.max(most, Math.abs(film - (other[index] ?? 0))), 0);
+  return { fast, slow, apart: apart / peak };
+}
+
+/** Seconds of one pointer move of a live stroke at phone grid size: 40 mm in any direction, 8 mm cells, 3 m by 2.4 m. */
+export function liveMove(rounds: number): number {
+  const simulation = wall(375, 300, 0.008);
+  const moves = Array.from({ length: 200 }, (_, index) => {
+    const angle = index * 0.7;
+    const from = gun(1.5 + Math.cos(angle), 1.2 + 0.6 * Math.sin(angle));
+    const turn = { orientation: angle };
+    return [
+      { ...from, ...turn },
+      { ...from, ...turn, x: from.x + 0.04 * Math.cos(angle * 3), y: from.y + 0.04 * Math.sin(angle * 3) },
+    ] as const;
+  });
+  let worst = 0;
+  for (let round = 0; round < rounds; round += 1) {
+    for (const [from, to] of moves) {
+      const started = performance.now();
+      layMove(simulation, from, to, 0.05);
+      const took = (performance.now() - started) / 1000;
+      if (round > 0) worst = Math.max(worst, took);
+    }
+  }
+  return worst;
+}
+
+const HOSES = [
+  { length: of(15, 'm'), bore: of(3 / 8, 'in') },
+  { length: of(1.5, 'm'), bore: of(3 / 16, 'in') },
+];
+
+/** Seconds of one steady state of pump, two hoses, height and tip; and of the whole report with its ranges. */
+export function lineSolve(rounds: number): { solve: number; report: number } {
+  const fluid = { density: of(1.3, 'kg/L'), rheology: powerLaw(quantity(1), quantity(0.12)) };
+  const line = { hoses: HOSES, height: of(2, 'm'), orifice: of(0.015, 'in'), maxFlow: of(2, 'L/min') };
+  const pumps = Array.from({ length: 200 }, (_, index) => of(80 + index * 0.6, 'bar'));
+  const solve = best(rounds, () => {
+    for (const pump of pumps) steadyState({ ...line, fluid }, pump);
+  });
+  const request = {
+    ...line,
+    lowShear: { ...given('low', 'viscosity', 1, 'x'), low: 0.8, high: 1.2 },
+    highShear: { ...given('high', 'viscosity', 0.12, 'x'), low: 0.1, high: 0.14 },
+    density: given('density', 'density', 1300, 'x'),
+  };
+  const report = best(rounds, () => {
+    for (const pump of pumps) lineAtPump(request, pump);
+  });
+  return { solve: solve / pumps.length, report: report / pumps.length };
+}
+
+/** Seconds of every whole set-up search: each coating on each sprayer, the full catalogue. */
+export function searches(rounds: number): { tips: number; times: number[] } {
+  const requests = ARCHETYPE_IDS.flatMap((archetype) =>
+    SPRAYER_CLASSES.map((sprayer): SetupRequest => ({
+      element: 'wall',
+      side: 'inside',
+      kind: 'smooth-board',
+      condition: 'bare',
+      wind: 'calm',
+      geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+      coating: { name: archetype, archetype, overrides: {} },
+      coats: 2,
+      thinning: quantity<Fraction>(0),
+      sprayer: SPRAYER_CLASS_DATA[sprayer],
+      hoses: HOSES,
+      lift: of(2, 'm'),
+      rack: tipCatalogue().slice(0, 10),
+      containerSizes: [of(5, 'L')],
+    })),
+  );
+  for (const one of requests) searchSetups(one);
+  const times: number[] = [];
+  for (let round = 0; round < rounds; round += 1) {
+    for (const one of requests) {
+      const started = performance.now();
+      searchSetups(one);
+      times.push((performance.now() - started) / 1000);
+    }
+  }
+  return { tips: tipCatalogue().length, times: times.sort((a, b) => a - b) };
+}
+
+const box = (x: number, y: number, width: number, height: number) => [
+  { x, y },
+  { x: x + width, y },
+  { x: x + width, y: y + height },
+  { x, y: y + height },
+];
+
+/** Seconds of the pass plans of a house of forty surfaces: walls with openings, gables, ceilings. */
+export function housePlan(rounds: number): { seconds: number; passes: number } {
+  const settings = {
+    fanWidth: of(254, 'mm'),
+    distance: of(12, 'in'),
+    overlap: quantity<Fraction>(0.5),
+    gunSpeed: of(0.5, 'm/s'),
+    flow: given('Flow', 'flow', of(0.8, 'L/min'), 'x'),
+    transfer: given('TE', 'percent', 0.8, 'x'),
+  };
+  const surfaces = Array.from({ length: 40 }, (_, index): { piece: Piece; ceiling: boolean } => {
+    const width = 3 + (index % 7);
+    if (index % 4 === 3) return { piece: { outline: box(0, 0, width, 3.5), openings: [] }, ceiling: true };
+    const outline =
+      index % 4 === 2
+        ? [...box(0, 0, width, 2.6).slice(0, 3), { x: width / 2, y: 4.2 }, { x: 0, y: 2.6 }]
+        : box(0, 0, width, 2.6);
+    return { piece: { outline, openings: [box(0.4, 0, 0.9, 2.1), box(1.6, 0.9, 1.1, 1.2)] }, ceiling: false };
+  });
+  let passes = 0;
+  const seconds = best(rounds, () => {
+    passes = 0;
+    for (const { piece, ceiling } of surfaces) {
+      const direction = ceiling
+        ? ({ kind: 'across sight', viewpoint: { x: -1, y: 1.3 } } as const)
+        : ({ kind: 'across' } as const);
+      const plan = planPasses(piece, settings, { direction, edgesFirst: !ceiling });
+      if (!plan.ok) throw new Error(plan.message);
+      passes += plan.value.passes.length;
+    }
+  });
+  return { seconds, passes };
+}
