@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
-import { APP_DIST, ensureBuilt } from './lib/build.mjs';
+import { APP_DIST, EXPORT_ENV, ensureBuilt } from './lib/build.mjs';
 import { freePort } from './lib/cluster.mjs';
 import { ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
@@ -111,7 +111,7 @@ function firstLoad(dist) {
 /** Script of the first load against an empty Expo Router application of the same versions. */
 async function bundle() {
   const dist = path.join(BUILD, 'empty-app');
-  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  const env = { ...process.env, ...EXPORT_ENV };
   say('Building the empty application to compare with …');
   const { code, output } = await run(
     path.join(ROOT, 'node_modules/.bin/expo'),

@@ -63,6 +63,7 @@ function mutantsOf(ts, file) {
         const { line } = source.getLineAndCharacterOfPosition(node.operatorToken.getStart(source));
         found.push({
           file,
+          text,
           owner: inner,
           line: line + 1,
           change: `${operator} → ${swap}`,
@@ -158,7 +159,7 @@ await main(async () => {
       for (let mutant = queue.shift(); mutant; mutant = queue.shift()) {
         const relative = path.relative(path.join(ROOT, 'core'), mutant.file);
         const target = path.join(folder, 'core', relative);
-        const text = readFileSync(mutant.file, 'utf8');
+        const { text } = mutant;
         writeFileSync(target, text.slice(0, mutant.from) + mutant.swap + text.slice(mutant.to));
         const seen = await isSeen(folder, relative);
         writeFileSync(target, text);

@@ -79,8 +79,18 @@ async function buildServer() {
   });
 }
 
+/** How Expo exports: offline, and without what nothing imports (the core is one package, a screen needs parts of it). */
+export const EXPORT_ENV = {
+  EXPO_OFFLINE: '1',
+  EXPO_NO_TELEMETRY: '1',
+  CI: '1',
+  NODE_ENV: 'production',
+  EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+  EXPO_UNSTABLE_TREE_SHAKING: '1',
+};
+
 async function buildApp() {
-  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  const env = { ...process.env, ...EXPORT_ENV };
   const dist = path.join(ROOT, 'app/dist');
   const expo = path.join(ROOT, 'node_modules/.bin/expo');
   const { code, output } = await during('Building the application (about a minute the first time) …', () =>

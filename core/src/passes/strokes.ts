@@ -21,14 +21,14 @@ export function strokesFor(
 ): readonly Stroke[] {
   return passes.map(({ from, to, open }) => {
     const length = Math.hypot(to.x - from.x, to.y - from.y);
-    const [cx, cy] = [(to.x - from.x) / length, (to.y - from.y) / length];
+    const [cx, cy] = [straightened((to.x - from.x) / length), straightened((to.y - from.y) / length)];
     const aside = hand ? normal(hand.random) * hand.lap * settings.fanWidth : 0;
     const speed = settings.gunSpeed * (hand ? Math.max(0.5, 1 + normal(hand.random) * hand.speed) : 1);
     const ramp = runUp(settings.gunSpeed) * (speed / settings.gunSpeed) ** 2;
     const off = { x: -cy * aside, y: cx * aside };
     return straightStroke({
       from: { x: from.x - cx * ramp + off.x, y: from.y - cy * ramp + off.y },
-      to: { x: to.x + cx * ramp + off.x, y: to.y + cy * ramp + off.y },
+      to: { x: from.x + cx * (length + ramp) + off.x, y: from.y + cy * (length + ramp) + off.y },
       speed,
       distance: settings.distance,
       orientation: squareTo(cx, cy),
@@ -40,9 +40,12 @@ export function strokesFor(
 
 const HAIR = 1e-12;
 
-/** Direction of a fan square to the way of the gun; exact for level and upright ways, so that they are laid at once. */
+/** A hair off level or upright is level or upright, so that such strokes are laid at once. */
+const straightened = (part: number) => (Math.abs(part) < HAIR ? 0 : part);
+
+/** Direction of a fan square to the way of the gun. */
 function squareTo(cx: number, cy: number): number {
-  if (Math.abs(cy) < HAIR) return Math.PI / 2;
-  if (Math.abs(cx) < HAIR) return 0;
+  if (cy === 0) return Math.PI / 2;
+  if (cx === 0) return 0;
   return Math.atan2(cy, cx) + Math.PI / 2;
 }

@@ -13,5 +13,6 @@ export {
   type DistanceSchool,
   type Schools,
 } from './schools';
+export { transferInput } from './request';
 export type { SearchContext, SetupHistory, SetupRequest } from './request';
 export * from './dialIn';

@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import type { Kit } from '@/features/setup';
+import type { Kit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';

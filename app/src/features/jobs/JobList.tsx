@@ -6,7 +6,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { newId } from '@/data/newId';
 import { keys, useCompany, useList, useWrites } from '@/data/resources';
-import { useKit } from '@/features/setup';
+import { useKit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';

@@ -7,7 +7,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
-import type { Kit } from '@/features/setup';
+import type { Kit } from '@/data/kit';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';

@@ -3,7 +3,7 @@ import { paintNeeded, setupCard, showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
-import { requestFor, type Kit } from '@/features/setup';
+import { requestFor, type Kit } from '@/data/kit';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 

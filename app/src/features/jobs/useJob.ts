@@ -1,5 +1,5 @@
 import { useList, useSurfaces } from '@/data/resources';
-import { useKit } from '@/features/setup';
+import { useKit } from '@/data/kit';
 
 /** A job with its surfaces and the kit, or what stands in the way. */
 export function useJob(jobId: string) {

@@ -4,7 +4,7 @@ import { Link } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKit } from '@/features/setup';
+import { useKit } from '@/data/kit';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';

@@ -1,5 +1,5 @@
 export { AnswerStrip } from './AnswerStrip';
 export { SetupCardView, type CardPart } from './SetupCardView';
 export { WhySheet } from './WhySheet';
-export { requestFor, useKit, useSetup, type Kit, type SetupJob, type SetupSurface } from './useSetup';
+export { useSetup } from './useSetup';
 export { familyName } from './words';

@@ -5,7 +5,7 @@ import { renderPart } from '@/testing/render';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
-import { requestFor, type Kit, type SetupSurface } from './useSetup';
+import { requestFor, type Kit, type SetupSurface } from '@/data/kit';
 import { containerText } from './words';
 
 const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };

@@ -1,7 +1,7 @@
 import { surfaceFields } from '@fine-spray/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKit, type Kit, type SetupJob, type SetupSurface } from '@/features/setup';
+import { useKit, type Kit, type SetupJob, type SetupSurface } from '@/data/kit';
 import { Choice } from '@/ui/choice';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';

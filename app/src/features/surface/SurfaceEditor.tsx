@@ -1,18 +1,13 @@
 import type { Job } from '@fine-spray/contract';
 import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
+import Layers from 'lucide-react-native/icons/layers';
 import { useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import {
-  AnswerStrip,
-  SetupCardView,
-  WhySheet,
-  useSetup,
-  type CardPart,
-  type Kit,
-  type SetupJob,
-  type SetupSurface,
-} from '@/features/setup';
+import type { Kit, SetupJob, SetupSurface } from '@/data/kit';
+import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
+import { LazyFilmSheet } from '@/features/film';
+import { Button } from '@/ui/button';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
@@ -61,7 +56,8 @@ export function SurfaceEditor({
   const wide = useWide();
   const toast = useToast();
   const [open, setOpen] = useState<CardPart>();
-  const { result, lastGood } = useSetup(surface, job, kit, system);
+  const [filmOpen, setFilmOpen] = useState(false);
+  const { request, result, lastGood } = useSetup(surface, job, kit, system);
   const { put } = useWrites('coatings', keys.list('coatings'));
   const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
   const card = result?.ok ? result.value : lastGood;
@@ -129,6 +125,9 @@ export function SurfaceEditor({
           text="This job's sprayer or this surface's coating is missing from the kit. Choose another one."
         />
       )}
+      {card && !refusal ? (
+        <Button label="See the film on the wall" icon={Layers} onPress={() => setFilmOpen(true)} />
+      ) : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
       </Words>
@@ -156,6 +155,8 @@ export function SurfaceEditor({
         onClose={() => setOpen(undefined)}
         onOverride={(property, value) => void override(property, value)}
       />
+    ) : filmOpen && card && request && !refusal ? (
+      <LazyFilmSheet request={request} card={card} onClose={() => setFilmOpen(false)} />
     ) : null;
   if (wide) {
     return (

@@ -2,7 +2,7 @@ import type { Coating } from '@fine-spray/contract';
 import { SIZE_LIMITS, archetypeOf, coatingInput, type TipFamily } from '@fine-spray/core';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import type { SetupSurface } from '@/features/setup';
+import type { SetupSurface } from '@/data/kit';
 import { Choice } from '@/ui/choice';
 import { FieldError, Labelled, QuantityField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';

@@ -2,7 +2,7 @@ import type { Job, Surface } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
-import { useKit, type Kit } from '@/features/setup';
+import { useKit, type Kit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';

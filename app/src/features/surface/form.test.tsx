@@ -2,7 +2,7 @@ import type { Coating } from '@fine-spray/contract';
 import { of, type Opening } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
-import type { SetupSurface } from '@/features/setup';
+import type { SetupSurface } from '@/data/kit';
 import { renderPart } from '@/testing/render';
 import { SurfaceForm } from './SurfaceForm';
 import { newSurface } from './newSurface';

@@ -1,0 +1,50 @@
+import {
+  setupRequest,
+  type Coating,
+  type Hose,
+  type Job,
+  type Sprayer,
+  type SurfaceFields,
+  type Tip,
+} from '@fine-spray/contract';
+import { useMemo } from 'react';
+import { useList } from './resources';
+
+export interface Kit {
+  readonly coatings: readonly Coating[];
+  readonly sprayers: readonly Sprayer[];
+  readonly hoses: readonly Hose[];
+  readonly tips: readonly Tip[];
+}
+
+/** The company's kit, or what stands in the way of having it. */
+export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {
+  const coatings = useList('coatings');
+  const sprayers = useList('sprayers');
+  const hoses = useList('hoses');
+  const tips = useList('tips');
+  const all = [coatings, sprayers, hoses, tips];
+  const kit = useMemo(
+    () =>
+      coatings.data && sprayers.data && hoses.data && tips.data
+        ? { coatings: coatings.data, sprayers: sprayers.data, hoses: hoses.data, tips: tips.data }
+        : undefined,
+    [coatings.data, sprayers.data, hoses.data, tips.data],
+  );
+  const retry = () => all.forEach((query) => void query.refetch());
+  return { ...(kit ? { kit } : {}), failed: !kit && all.some((query) => query.isError), retry };
+}
+
+export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'name' | 'room' | 'position'>;
+export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'>;
+
+/** The rows a surface's set-up stands on, joined; undefined while one of them is missing. */
+export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit) {
+  const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+  const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+  if (!coating || !sprayer) return undefined;
+  const hoses = job.hoseIds
+    .map((id) => kit.hoses.find((hose) => hose.id === id))
+    .filter((hose) => hose !== undefined);
+  return setupRequest({ surface, coating, sprayer, hoses, lift: job.lift, rack: kit.tips });
+}

@@ -1,0 +1,210 @@
+import { show, showText, type Explained, type SetupCard, type SetupRequest } from '@fine-spray/core';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { WhySheet } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { BigNumber } from '@/ui/number';
+import { Segmented } from '@/ui/segmented';
+import { Sheet } from '@/ui/sheet';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+import type { FilmPictureData } from '@/workers/filmBands';
+import { FilmPicture, Legend, shownBands } from './FilmPicture';
+import { useFilm, type FilmState, type StartFilmWorker } from './useFilm';
+
+export interface FilmSheetProps {
+  readonly request: SetupRequest;
+  readonly card: SetupCard;
+  readonly onClose: () => void;
+  readonly startWorker?: StartFilmWorker;
+}
+
+/** Some percent as people say it: never "0 %" for a little. */
+function percent(share: number): string {
+  if (share <= 0) return 'Nothing';
+  return share < 0.01 ? 'Under 1 %' : `${Math.round(share * 100)} %`;
+}
+
+/** What the film is like, in words. */
+function Verdict({ film, least, sag }: { film: FilmPictureData; least: string; sag: string }) {
+  const { shareUnderMinimum, shareOverSag, variation, holidays } = film.statistics;
+  return (
+    <View className="gap-0.5" testID="film-verdict">
+      <Words weight="semi">{`${percent(shareUnderMinimum)} under ${least}. ${percent(shareOverSag)} over the sag limit of ${sag}.`}</Words>
+      <Words colour="ink2">
+        {`It varies by ${Math.round(variation * 100)} %.${holidays.length > 0 ? ` ${holidays.length} missed ${holidays.length === 1 ? 'spot' : 'spots'}.` : ''}`}
+      </Words>
+    </View>
+  );
+}
+
+function Progress({ state, onStop }: { state: FilmState & { kind: 'working' }; onStop: () => void }) {
+  const share = Math.round(state.share * 100);
+  return (
+    <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4" role="status">
+      <Words weight="semi">{`Laying the passes: ${share} %`}</Words>
+      <View
+        className="h-3 overflow-hidden rounded-full bg-wet-tint"
+        role="progressbar"
+        aria-valuenow={share}
+        aria-label="Passes laid"
+      >
+        <View className="h-3 bg-wet" style={{ width: `${share}%` }} />
+      </View>
+      <Button label="Stop" onPress={onStop} className="self-start" />
+    </View>
+  );
+}
+
+/** A number of the plan that opens. */
+function PlanCell({
+  label,
+  number,
+  text,
+  onOpen,
+}: {
+  label: string;
+  number: Explained;
+  text: string;
+  onOpen: (number: Explained) => void;
+}) {
+  return (
+    <Pressable
+      role="button"
+      onPress={() => onOpen(number)}
+      className="min-h-[56px] min-w-[45%] flex-1 rounded-xl p-2 hover:bg-identity-tint"
+    >
+      <Words size={14} colour="ink2">
+        {label}
+      </Words>
+      <Words size={18} weight="bold">
+        {text}
+      </Words>
+      <Words className="sr-only">Why this number</Words>
+    </Pressable>
+  );
+}
+
+/** What this set-up lays on the wall: the film to scale, where it is thin or heavy, and what the passes take. */
+export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProps) {
+  const { system } = useUnits();
+  const [seed, setSeed] = useState<number>();
+  const [passes, setPasses] = useState(true);
+  const [open, setOpen] = useState<Explained>();
+  const { wall, state, stop, again } = useFilm(request, card, seed, system, startWorker);
+  if (open) return <WhySheet number={open} onClose={() => setOpen(undefined)} onOverride={() => undefined} />;
+  const film = state.kind === 'done' ? state.film : undefined;
+  const text = (value: number, kind: Explained['kind']) => showText(value, kind, system);
+  const { count } = request.geometry;
+  return (
+    <Sheet title="Film on the wall" onClose={onClose}>
+      {film && wall ? (
+        <>
+          <View className="gap-1">
+            <Words size={14} weight="semi" colour="wet">
+              Mean wet film
+            </Words>
+            <View testID="film-mean">
+              <BigNumber value={film.statistics.mean} kind="wetFilm" size={64} colour="wet" />
+            </View>
+            <Verdict
+              film={film}
+              least={text(wall.job.limits.minimum, 'wetFilm')}
+              sag={text(wall.job.limits.sagLimit, 'wetFilm')}
+            />
+          </View>
+          <FilmPicture wall={wall} film={film} passes={passes} />
+          <Legend bands={shownBands(film)} />
+        </>
+      ) : null}
+      {state.kind === 'working' ? <Progress state={state} onStop={stop} /> : null}
+      {state.kind === 'stopped' ? (
+        <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
+          <Words weight="semi">Stopped. Nothing was kept.</Words>
+          <Button label="Lay the passes" kind="primary" onPress={again} className="self-start" />
+        </View>
+      ) : null}
+      {state.kind === 'refused' ? (
+        <ErrorState title="No film to show" text={state.message} onRetry={again} />
+      ) : null}
+
+      <View className="gap-2">
+        <Segmented
+          label="Hand"
+          value={seed === undefined ? 'steady' : 'usual'}
+          options={[
+            { value: 'steady', label: 'Steady hand' },
+            { value: 'usual', label: 'Usual hand' },
+          ]}
+          onChange={(hand) => setSeed(hand === 'steady' ? undefined : 1)}
+        />
+        {seed === undefined ? null : (
+          <View className="flex-row flex-wrap items-center gap-2">
+            <Words size={14} colour="ink2" className="min-w-[200px] flex-1">
+              The lap strays by 5 % of the fan, the speed by 10 %.
+            </Words>
+            <Button label="Another try" onPress={() => setSeed(seed + 1)} />
+          </View>
+        )}
+        <Segmented
+          label="Passes"
+          value={passes ? 'shown' : 'hidden'}
+          options={[
+            { value: 'shown', label: 'Show passes' },
+            { value: 'hidden', label: 'Film only' },
+          ]}
+          onChange={(value) => setPasses(value === 'shown')}
+        />
+      </View>
+
+      {wall ? (
+        <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
+          <Words weight="bold" heading={2} className="p-2">
+            {`${wall.plan.passes.length} ${wall.plan.passes.length === 1 ? 'pass' : 'passes'} for ${count > 1 ? `one of ${count} pieces` : 'one coat'}${card.passesPerCoat > 1 ? `, laid ${card.passesPerCoat} times` : ''}`}
+          </Words>
+          <View className="flex-row flex-wrap">
+            <PlanCell
+              label="Trigger open"
+              number={wall.plan.triggerTime}
+              text={triggerText(wall.plan.triggerTime.value)}
+              onOpen={setOpen}
+            />
+            <PlanCell
+              label="Through the gun"
+              number={wall.plan.paintOut}
+              text={text(wall.plan.paintOut.value, 'volume')}
+              onOpen={setOpen}
+            />
+            <PlanCell
+              label="Misses the piece"
+              number={wall.plan.overspray}
+              text={text(wall.plan.overspray.value, 'volume')}
+              onOpen={setOpen}
+            />
+            <PlanCell
+              label="Way of the gun"
+              number={wall.plan.travel}
+              text={text(wall.plan.travel.value, 'size')}
+              onOpen={setOpen}
+            />
+          </View>
+          <Words size={14} colour="ink2" className="px-2 pb-2">
+            {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${request.geometry.openings.length > 0 ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
+          </Words>
+        </View>
+      ) : null}
+      <Words size={14} colour="ink2">
+        An even fan of a new tip, no levelling and no rebound. A comb on the wall tells more than this
+        picture.
+      </Words>
+    </Sheet>
+  );
+}
+
+/** Seconds under two minutes, minutes above. */
+function triggerText(seconds: number): string {
+  if (seconds < 120) return `${Math.round(seconds)} s`;
+  const { number, unit } = show(seconds, 'trigger', 'metric');
+  return `${number} ${unit}`;
+}

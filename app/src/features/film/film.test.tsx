@@ -1,0 +1,116 @@
+import { SPRAYER_CLASS_DATA, of, setupCard, simulateAll, type SetupRequest } from '@fine-spray/core';
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import { renderPart } from '@/testing/render';
+import type { FilmReport, FilmRequest } from '@/workers/film.worker';
+import { filmBands } from '@/workers/filmBands';
+import { FilmSheet } from './FilmSheet';
+
+/** A worker that does its work when the test says so. */
+class HeldWorker {
+  onmessage: ((event: { data: FilmReport }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  ended = false;
+  request: FilmRequest | undefined;
+  postMessage(request: FilmRequest) {
+    this.request = request;
+  }
+  terminate() {
+    this.ended = true;
+  }
+  report(data: FilmReport) {
+    act(() => this.onmessage?.({ data }));
+  }
+  finish() {
+    const { job, wanted } = this.request as FilmRequest;
+    const result = simulateAll(job);
+    if (!result.ok) throw new Error(result.message);
+    const { minimum, sagLimit } = job.limits;
+    this.report({ kind: 'done', film: filmBands(result.value, { minimum, sagLimit, wanted }) });
+  }
+}
+
+const request: SetupRequest = {
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 3, height: 2.4, count: 1, openings: [] },
+  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
+  coats: 2,
+  thinning: of(0, '%'),
+  sprayer: SPRAYER_CLASS_DATA['mid electric'],
+  hoses: [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }],
+  lift: of(0, 'm'),
+  rack: [],
+  containerSizes: [of(5, 'L')],
+};
+
+function open() {
+  const card = setupCard(request);
+  if (!card.ok) throw new Error(card.message);
+  const workers: HeldWorker[] = [];
+  const startWorker = () => {
+    const worker = new HeldWorker();
+    workers.push(worker);
+    return worker as unknown as Worker;
+  };
+  const onClose = jest.fn();
+  renderPart(<FilmSheet request={request} card={card.value} onClose={onClose} startWorker={startWorker} />);
+  const latest = () => workers[workers.length - 1] as HeldWorker;
+  return { card: card.value, workers, latest, onClose };
+}
+
+describe('the film on the wall', () => {
+  it('shows its progress, then the mean film as the largest thing and what is thin or over', () => {
+    const { latest } = open();
+    latest().report({ kind: 'progress', share: 0.4 });
+    expect(screen.getByText('Laying the passes: 40 %')).toBeTruthy();
+    latest().finish();
+    expect(screen.queryByText(/Laying the passes/)).toBeNull();
+    expect(screen.getByTestId('film-mean')).toHaveTextContent(/^1[01]\d\s?μm/);
+    expect(screen.getByTestId('film-verdict')).toHaveTextContent(/under 90 μm\. Nothing over the sag limit of 200 μm/);
+    expect(screen.getByTestId('film-picture')).toBeTruthy();
+  });
+
+  it('can be stopped, which ends the worker, and started again', () => {
+    const { latest, workers } = open();
+    fireEvent.press(screen.getByRole('button', { name: 'Stop' }));
+    expect(latest().ended).toBe(true);
+    expect(screen.getByText('Stopped. Nothing was kept.')).toBeTruthy();
+    fireEvent.press(screen.getByRole('button', { name: 'Lay the passes' }));
+    expect(workers).toHaveLength(2);
+    latest().finish();
+    expect(screen.getByTestId('film-mean')).toBeTruthy();
+  });
+
+  it('lays another film with a usual hand, and another with each try', () => {
+    const { latest, workers } = open();
+    latest().finish();
+    const steady = latest().request?.job.strokes;
+    fireEvent.press(screen.getByRole('radio', { name: 'Usual hand' }));
+    expect(workers[0]?.ended).toBe(true);
+    latest().finish();
+    const usual = latest().request?.job.strokes;
+    expect(usual).not.toEqual(steady);
+    fireEvent.press(screen.getByRole('button', { name: 'Another try' }));
+    expect(latest().request?.job.strokes).not.toEqual(usual);
+  });
+
+  it('opens the numbers of the plan', () => {
+    open().latest().finish();
+    fireEvent.press(screen.getByText('Misses the piece'));
+    expect(screen.getByText('Paint that misses the piece')).toBeTruthy();
+  });
+
+  it('says why there is no film', () => {
+    const { latest } = open();
+    latest().report({
+      kind: 'refused',
+      refusal: { ok: false, code: 'grid.size', field: 'cell', message: 'That is more than four million cells.' },
+    });
+    expect(screen.getByText('That is more than four million cells.')).toBeTruthy();
+    act(() => latest().onerror?.());
+    expect(screen.getByText('The film could not be worked out on this device.')).toBeTruthy();
+  });
+});

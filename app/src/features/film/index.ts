@@ -1,0 +1,2 @@
+export type { FilmSheetProps } from './FilmSheet';
+export { LazyFilmSheet } from './LazyFilmSheet';

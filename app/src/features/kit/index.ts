@@ -1,2 +1,0 @@
-export { CoatingScreen } from './CoatingScreen';
-export { KitScreen } from './KitScreen';

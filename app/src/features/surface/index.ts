@@ -1,3 +1,0 @@
-export { newSurface } from './newSurface';
-export { QuickSetup } from './QuickSetup';
-export { SurfaceScreen } from './SurfaceScreen';

@@ -1,0 +1,94 @@
+import { seeded } from '../random';
+import { transferInput, type SetupCard, type SetupRequest } from '../setup';
+import type { Piece, Polygon } from '../shape';
+import type { SimulationJob } from '../simulation';
+import type { Element } from '../takeoff';
+import { accept, quantity, type Fraction, type Length, type Result, type UnitSystem } from '../units';
+import { pieceOf } from './pieces';
+import { planPasses, type PassPlan } from './plan';
+import type { Direction, PassSettings } from './settings';
+import { strokesFor, type Hand } from './strokes';
+
+/** A piece of a surface with its passes, and the simulation that shows what they lay. */
+export interface WallFilm {
+  /** The piece as the simulation sees it: a margin left and below of it. */
+  readonly piece: Piece;
+  readonly margin: number;
+  readonly plan: PassPlan;
+  readonly job: SimulationJob;
+}
+
+/** How far a usual hand strays: lap as a share of the fan, speed relative. */
+export const USUAL_HAND = { lap: 0.05, speed: 0.1 } as const;
+
+/** Least share of the wet film wanted that still counts as film. */
+const LEAST = 0.8;
+/** Cells a picture is worked out on, and the finest cell, m. */
+const CELLS = 90_000;
+const FINEST = 0.005;
+/** Wall shown around the piece, m. */
+const MARGIN = 0.25;
+
+function directionFor(element: Element, width: number, height: number): Direction {
+  if (element === 'ceiling') return { kind: 'across sight', viewpoint: { x: -1, y: MARGIN + height / 2 } };
+  if (element === 'wall' || element === 'lapped-fence' || element === 'open-fence') return { kind: 'across' };
+  return { kind: height > width ? 'up and down' : 'across' };
+}
+
+const moved = (polygon: Polygon, by: number) => polygon.map(({ x, y }) => ({ x: x + by, y: y + by }));
+
+/**
+ * The passes of one piece of a surface by its set-up card, and the simulation of the film they lay.
+ * @param seed a hand that strays as usual, the same for the same seed; missing: a steady hand
+ */
+export function wallFilm(
+  request: SetupRequest,
+  card: SetupCard,
+  seed?: number,
+  system: UnitSystem = 'metric',
+): Result<WallFilm> {
+  const shape = pieceOf(request.geometry);
+  const piece: Piece = {
+    outline: moved(shape.outline, MARGIN),
+    openings: shape.openings.map((one) => moved(one, MARGIN)),
+  };
+  const { tip } = card.tip;
+  const settings: PassSettings = {
+    fanWidth: quantity<Length>(card.fan.value),
+    distance: quantity<Length>(card.distance.value),
+    overlap: quantity<Fraction>(card.overlap.value),
+    gunSpeed: quantity(card.gunSpeed.value),
+    flow: { label: 'Flow', source: 'Set-up card', ...card.flow },
+    transfer: transferInput(request),
+  };
+  const { width, height, ridge } = request.geometry;
+  const direction = directionFor(request.element, width, height);
+  const plan = planPasses(piece, settings, { direction, edgesFirst: false }, system);
+  if (!plan.ok) return plan;
+  const hand: Hand | undefined = seed === undefined ? undefined : { ...USUAL_HAND, random: seeded(seed) };
+  const [wide, high] = [width + 2 * MARGIN, Math.max(height, ridge ?? 0) + 2 * MARGIN];
+  const wet = card.wetFilm.value;
+  return accept({
+    piece,
+    margin: MARGIN,
+    plan: plan.value,
+    job: {
+      width: quantity(wide),
+      height: quantity(high),
+      cell: quantity(Math.max(FINEST, Math.sqrt((wide * high) / CELLS))),
+      fan: {
+        family: tip.tip.family,
+        fan: tip.tip.fan,
+        flow: quantity(card.flow.value),
+        transferEfficiency: quantity(settings.transfer.value),
+        pressureRatio: tip.gunPressure / tip.evenFanPressure,
+      },
+      strokes: strokesFor(plan.value.passes, settings, hand),
+      limits: {
+        minimum: quantity(LEAST * wet),
+        sagLimit: quantity(Math.max(card.sagLimit.value, LEAST * wet)),
+      },
+      piece,
+    },
+  });
+}
