@@ -11,6 +11,12 @@ const LUCIDE = {
   message: 'Import one icon by its deep path: the root brings all of them.',
 };
 
+/** What is in the first load takes parts of the core, not all of it: the bundler does not drop what is unused. */
+const WHOLE_CORE = {
+  regex: '^@fine-spray/core$',
+  message: 'This is in the first load: import the part of the core it needs, such as @fine-spray/core/units.',
+};
+
 export default tseslint.config(
   {
     ignores: [
@@ -73,6 +79,7 @@ export default tseslint.config(
         ['@fine-spray/server', '@fine-spray/app', 'react*', 'express', 'knex', 'node:*'],
         'The contract stands on the core alone.',
       ),
+      WHOLE_CORE,
     ]),
   },
   {
@@ -105,7 +112,17 @@ export default tseslint.config(
   },
   {
     files: ['app/src/ui/**/*.{ts,tsx}', 'app/src/data/**/*.{ts,tsx}'],
-    rules: restrict([upward(['@/features/*', '@/app/*'], 'ui and data stand below the features.')]),
+    rules: restrict([
+      upward(['@/features/*', '@/app/*'], 'ui and data stand below the features.'),
+      WHOLE_CORE,
+    ]),
+  },
+  {
+    files: ['app/src/features/{home,emergency}/*.{ts,tsx}', 'app/src/features/screens.tsx'],
+    rules: restrict([
+      upward(['@/features/*/*', '@/app/*'], 'Features know each other by their index only.'),
+      WHOLE_CORE,
+    ]),
   },
   {
     // The contract's tests read the demo files.

@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
-import { setupCard } from '@fine-spray/core';
+import { setupCard } from '@fine-spray/core/setup';
 import {
   fieldProblems,
   jobFile,

@@ -6,7 +6,7 @@ import {
   SURFACE_KIND_IDS,
   WINDS,
   measure,
-} from '@fine-spray/core';
+} from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
 import { id, line, numberWithin, oneOf, stored, text } from './primitives';

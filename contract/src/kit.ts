@@ -1,13 +1,12 @@
 import {
   ARCHETYPE_IDS,
   COATING_PROPERTY_NAMES,
-  SPRAYER_CLASSES,
-  TIP_FAMILIES,
   checkCoating,
-  readTip,
   type CoatingProperty,
-  type Refusal,
-} from '@fine-spray/core';
+} from '@fine-spray/core/coating';
+import { SPRAYER_CLASSES } from '@fine-spray/core/line';
+import { TIP_FAMILIES, readTip } from '@fine-spray/core/tip';
+import type { Refusal } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { line, numberWithin, oneOf, stored, text } from './primitives';
 

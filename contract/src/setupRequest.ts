@@ -1,4 +1,6 @@
-import { of, quantity, readTip, type SetupRequest, type Tip as CoreTip } from '@fine-spray/core';
+import { of, quantity } from '@fine-spray/core/units';
+import { readTip, type Tip as CoreTip } from '@fine-spray/core/tip';
+import type { SetupRequest } from '@fine-spray/core/setup';
 import type { Job, SurfaceFields } from './job';
 import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
 

@@ -79,14 +79,12 @@ async function buildServer() {
   });
 }
 
-/** How Expo exports: offline, and without what nothing imports (the core is one package, a screen needs parts of it). */
+/** How Expo exports: offline, as for production. */
 export const EXPORT_ENV = {
   EXPO_OFFLINE: '1',
   EXPO_NO_TELEMETRY: '1',
   CI: '1',
   NODE_ENV: 'production',
-  EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
-  EXPO_UNSTABLE_TREE_SHAKING: '1',
 };
 
 async function buildApp() {

@@ -7,8 +7,9 @@ import Next700 from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/Atkin
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { makeQueryClient } from '@/data/resources';
+import { fetchScreens } from '@/features/screens';
 import { Shell } from '@/ui/shell';
 import { ThemeProvider } from '@/ui/theme/theme';
 import { ToastProvider } from '@/ui/toast';
@@ -18,6 +19,7 @@ export default function Layout() {
   const [client] = useState(makeQueryClient);
   // Text is shown in the system's font until ours are read; nothing waits for them.
   useFonts({ Next400, Next600, Next700, Mono500, Mono700 });
+  useEffect(fetchScreens, []);
   return (
     <QueryClientProvider client={client}>
       <ThemeProvider>

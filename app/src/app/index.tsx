@@ -1,3 +1,3 @@
-import { JobList } from '@/features/jobs';
+import { JobList } from '@/features/home';
 
 export default JobList;

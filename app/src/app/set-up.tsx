@@ -1,3 +1,3 @@
-import { QuickSetup } from '@/features/surface';
+import { QuickSetup } from '@/features/screens';
 
 export default QuickSetup;

@@ -1,3 +1,3 @@
-import { SettingsScreen } from '@/features/settings';
+import { SettingsScreen } from '@/features/screens';
 
 export default SettingsScreen;

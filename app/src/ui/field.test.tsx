@@ -1,4 +1,4 @@
-import { of } from '@fine-spray/core';
+import { of } from '@fine-spray/core/units';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
 import { renderPart } from '@/testing/render';

@@ -7,7 +7,7 @@ import {
   type Bounds,
   type DisplayKind,
   type Result,
-} from '@fine-spray/core';
+} from '@fine-spray/core/units';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { TextInput, View } from 'react-native';

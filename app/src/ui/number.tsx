@@ -1,4 +1,4 @@
-import { otherSystem, show, showText, type DisplayKind } from '@fine-spray/core';
+import { otherSystem, show, showText, type DisplayKind } from '@fine-spray/core/units';
 import { View } from 'react-native';
 import { Words, type Colour } from './text';
 import { useUnits } from './units';

@@ -10,7 +10,7 @@ import { Words } from './text';
 import { useTheme } from './theme/theme';
 import { useUnits } from './units';
 import { useWide } from './wide';
-import { otherSystem } from '@fine-spray/core';
+import { otherSystem } from '@fine-spray/core/units';
 
 const PLACES = [
   { href: '/', label: 'Jobs', icon: House, under: /^\/($|jobs)/ },

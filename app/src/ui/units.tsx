@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@fine-spray/core';
+import type { UnitSystem } from '@fine-spray/core/units';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { usePreference } from './preference';
 

@@ -5,10 +5,16 @@ import { BANDS, filmBands } from './filmBands';
 function simulated(rows: readonly number[]): SimulationResult {
   const grid = createGrid(of(1, 'm'), of(1, 'm'), of(0.1, 'm'));
   if (!grid.ok) throw new Error(grid.message);
-  grid.value.film.forEach((_, index) => (grid.value.film[index] = (rows[Math.floor(index / 10)] ?? 0) * 1e-6));
+  grid.value.film.forEach(
+    (_, index) => (grid.value.film[index] = (rows[Math.floor(index / 10)] ?? 0) * 1e-6),
+  );
   const statistics = filmStatistics(grid.value, { minimum: of(80, 'μm'), sagLimit: of(200, 'μm') });
   if (!statistics.ok) throw new Error(statistics.message);
-  return { grid: grid.value, statistics: statistics.value, paint: { sprayed: 0, onPiece: 0, beside: 0, overspray: 0 } };
+  return {
+    grid: grid.value,
+    statistics: statistics.value,
+    paint: { sprayed: 0, onPiece: 0, beside: 0, overspray: 0 },
+  };
 }
 const limits = { minimum: 80e-6, wanted: 100e-6, sagLimit: 200e-6 };
 

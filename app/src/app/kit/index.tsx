@@ -1,3 +1,3 @@
-import { KitScreen } from '@/features/kit';
+import { KitScreen } from '@/features/screens';
 
 export default KitScreen;

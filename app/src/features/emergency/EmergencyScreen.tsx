@@ -1,4 +1,4 @@
-import { EMERGENCY_CARD } from '@fine-spray/core';
+import { EMERGENCY_CARD } from '@fine-spray/core/safety';
 import { View } from 'react-native';
 import { Screen } from '@/ui/screen';
 import { Words } from '@/ui/text';

@@ -69,7 +69,9 @@ describe('the film on the wall', () => {
     latest().finish();
     expect(screen.queryByText(/Laying the passes/)).toBeNull();
     expect(screen.getByTestId('film-mean')).toHaveTextContent(/^1[01]\d\s?μm/);
-    expect(screen.getByTestId('film-verdict')).toHaveTextContent(/under 90 μm\. Nothing over the sag limit of 200 μm/);
+    expect(screen.getByTestId('film-verdict')).toHaveTextContent(
+      /under 90 μm\. Nothing over the sag limit of 200 μm/,
+    );
     expect(screen.getByTestId('film-picture')).toBeTruthy();
   });
 
@@ -107,7 +109,12 @@ describe('the film on the wall', () => {
     const { latest } = open();
     latest().report({
       kind: 'refused',
-      refusal: { ok: false, code: 'grid.size', field: 'cell', message: 'That is more than four million cells.' },
+      refusal: {
+        ok: false,
+        code: 'grid.size',
+        field: 'cell',
+        message: 'That is more than four million cells.',
+      },
     });
     expect(screen.getByText('That is more than four million cells.')).toBeTruthy();
     act(() => latest().onerror?.());

@@ -1,2 +1,1 @@
-export type { FilmSheetProps } from './FilmSheet';
-export { LazyFilmSheet } from './LazyFilmSheet';
+export { FilmSheet } from './FilmSheet';

@@ -1,2 +1,1 @@
-export { JobList } from './JobList';
 export { JobScreen, JobSide } from './JobScreen';

@@ -6,7 +6,7 @@ import { ScrollView, View } from 'react-native';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import type { Kit, SetupJob, SetupSurface } from '@/data/kit';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
-import { LazyFilmSheet } from '@/features/film';
+import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -156,7 +156,7 @@ export function SurfaceEditor({
         onOverride={(property, value) => void override(property, value)}
       />
     ) : filmOpen && card && request && !refusal ? (
-      <LazyFilmSheet request={request} card={card} onClose={() => setFilmOpen(false)} />
+      <FilmSheet request={request} card={card} onClose={() => setFilmOpen(false)} />
     ) : null;
   if (wide) {
     return (

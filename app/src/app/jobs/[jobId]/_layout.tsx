@@ -1,6 +1,6 @@
 import { Slot, useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
-import { JobSide } from '@/features/jobs';
+import { JobSide } from '@/features/screens';
 import { useWide } from '@/ui/wide';
 
 /** When wide, a job's surfaces stand beside whatever of the job is shown. */

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { JobScreen } from '@/features/jobs';
+import { JobScreen } from '@/features/screens';
 
 export default function JobRoute() {
   const { jobId } = useLocalSearchParams<{ jobId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CoatingScreen } from '@/features/kit';
+import { CoatingScreen } from '@/features/screens';
 
 export default function CoatingRoute() {
   const { coatingId } = useLocalSearchParams<{ coatingId: string }>();

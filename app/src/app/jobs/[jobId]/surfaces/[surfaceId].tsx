@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SurfaceScreen } from '@/features/surface';
+import { SurfaceScreen } from '@/features/screens';
 
 export default function SurfaceRoute() {
   const { jobId, surfaceId } = useLocalSearchParams<{ jobId: string; surfaceId: string }>();

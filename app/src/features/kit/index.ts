@@ -1,0 +1,2 @@
+export { CoatingScreen } from './CoatingScreen';
+export { KitScreen } from './KitScreen';

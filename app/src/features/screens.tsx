@@ -1,0 +1,34 @@
+import type { ComponentType, ReactNode } from 'react';
+import { fetchedLater } from '@/ui/lazy';
+import { Screen } from '@/ui/screen';
+import { Skeleton } from '@/ui/states';
+
+/** The chunk with every screen but the list of jobs and the emergency card, which are in the first load. */
+const later = () => import('./later');
+
+/** Fetches the chunk ahead of its first use. */
+export const fetchScreens = (): void => void later().catch(() => undefined);
+
+type Later = Awaited<ReturnType<typeof later>>;
+
+/** One screen of the chunk, with the shape of what comes while it is fetched. */
+function screen<Props extends object>(
+  pick: (screens: Later) => ComponentType<Props>,
+  waiting: ReactNode,
+): ComponentType<Props> {
+  return fetchedLater(async () => pick(await later()), waiting);
+}
+
+const waiting = (title: string, backTo?: string) => (
+  <Screen title={title} backTo={backTo}>
+    <Skeleton rows={3} height={160} />
+  </Screen>
+);
+
+export const JobScreen = screen((screens) => screens.JobScreen, waiting('Job', '/'));
+export const JobSide = screen((screens) => screens.JobSide, null);
+export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting('Surface'));
+export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
+export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
+export const CoatingScreen = screen((screens) => screens.CoatingScreen, waiting('Coating', '/kit'));
+export const SettingsScreen = screen((screens) => screens.SettingsScreen, waiting('Settings'));

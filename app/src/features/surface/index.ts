@@ -1,0 +1,3 @@
+export { newSurface } from './newSurface';
+export { QuickSetup } from './QuickSetup';
+export { SurfaceScreen } from './SurfaceScreen';
