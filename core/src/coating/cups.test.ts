@@ -59,6 +59,23 @@ describe('a cup and its seconds', () => {
     );
   });
 
+  it('carries the range of stopwatch and cup: ±0.5 s and ±10 %, as root of the sum of squares', () => {
+    // ν(60.5 s) − ν(60 s) = 0.7126, 10 % of 78.867 = 7.8867: ±7.919
+    const there = accepted(cupViscosity('iso-4', 60));
+    const half = (value: number) => to(quantity<KinematicViscosity>(value), 'mm²/s');
+    expect(half(there.value.high - there.value.value)).toBeCloseTo(7.919, 2);
+    expect(half(there.value.value - there.value.low)).toBeCloseTo(7.919, 2);
+    // 91/0.9/3.5 + 14 and 91/1.1/3.5 + 14
+    const back = accepted(cupSeconds('dip-2', of(91, 'mm²/s')));
+    expect(back.value.high).toBeCloseTo(42.889, 3);
+    expect(back.value.low).toBeCloseTo(37.636, 3);
+  });
+
+  it('is offered nearest the middle of its seconds first', () => {
+    // 100 mm²/s: 32.6, 30.5, 42.6, 25.7 and 49.9 s; the middle is √(20·60) = 34.6
+    expect(cupsFor(of(100, 'mm²/s'))).toEqual(['iso-5', 'bench-4', 'dip-2', 'din-4', 'bench-3']);
+  });
+
   it.each(CUP_IDS.map((id) => [id] as const))('%s refuses outside its window, without a number', (id) => {
     const { min, max } = CUPS[id].window;
     for (const seconds of [min - 0.1, max + 0.1, min / 2, max * 2]) {

@@ -202,3 +202,31 @@ describe('slopes learned from readings', () => {
     });
   });
 });
+
+describe('the words of an advice', () => {
+  it('name the limit of the data sheet, or that it allows none', () => {
+    expect(advice({ limit: of(2, '%') }).words).toMatch(/allows 2 % and that is not enough: add 200 mL/);
+    expect(advice({ limit: of(0, '%') }).words).toMatch(/allows no thinner/);
+    expect(advice({ limit: of(2, '%'), already: of(2, '%') }).words).toMatch(/not enough: warm it or fit/);
+  });
+
+  it('name the hours a container takes, standing', () => {
+    const time = warmingTime(of(10, 'L'), of(8, '°C'), of(21, '°C'), of(23, '°C'));
+    if (!time.ok) throw new Error(time.message);
+    const hours = (seconds: number) => Math.round(seconds / 3600);
+    const cold = advice({ viscosity: eta(2), temperature: of(8, '°C') });
+    expect(cold.words).toContain(`about ${hours(time.value.low)} to ${hours(time.value.high)} h standing`);
+    expect(hours(time.value.low)).toBeGreaterThan(6);
+  });
+
+  it('stand on defaults whose ranges lean to paint that falls faster', () => {
+    const { thinning, temperature } = usualSlopes(eta(1.2));
+    // k = ln(1.2/0.00093) = 7.1626
+    expect([thinning.low, thinning.value, thinning.high].map((one) => one.toFixed(3))).toEqual([
+      '6.088',
+      '7.163',
+      '12.177',
+    ]);
+    expect([temperature.low, temperature.value, temperature.high]).toEqual([2000, 2800, 3600]);
+  });
+});

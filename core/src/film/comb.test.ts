@@ -129,6 +129,7 @@ describe('coats for a dry film in all', () => {
     expect(microns(coats({ school: 'full' }).dryEach)).toBeCloseTo(60, 9);
     expect(coats().words).toBe('One full coat would be 2.');
     expect(coats({ dryTotal: of(40, 'μm') }).words).toMatch(/same number/);
+    expect(coats({ school: 'full' }).words).toBe('Two or three lighter coats would be 3.');
   });
 
   it('never go over the sag limit', () => {

@@ -54,6 +54,10 @@ describe('film', () => {
     expect(to(spreadingRate(share(0.36), of(40, 'μm')), 'm²/L')).toBeCloseTo(9, 9);
   });
 
+  it('needs 12.5 L for 100 m² of 100 μm when 80 % lands', () => {
+    expect(to(paintForFilm(of(100, 'm²'), of(100, 'μm'), share(0.8)), 'L')).toBeCloseTo(12.5, 9);
+  });
+
   it('divides by what lands: 30 % loss costs 43 % more paint, not 30 %', () => {
     const lossless = paintForFilm(of(100, 'm²'), of(100, 'μm'), share(1));
     expect(paintForFilm(of(100, 'm²'), of(100, 'μm'), share(0.7)) / lossless).toBeCloseTo(1 / 0.7, 9);
@@ -182,6 +186,8 @@ describe('the fan below its even pressure', () => {
     // Tail 2 · 0.2 = 0.4 on 0.84 · (1 − 0.81) = 0.1596
     expect(starved(0.9)).toBeCloseTo(0.5596, 4);
     expect(starved(0)).toBeCloseTo(0.84, 4);
+    // Two sigma inside the tail: 0.84 · (1 − 0.78²) + 0.4 · e^−2
+    expect(starved(0.78)).toBeCloseTo(0.3831, 4);
     expect(starved(-0.9)).toBe(starved(0.9));
     expect(fanProfileAt(1, 0.6)(0.9)).toBeGreaterThan(starved(0.9));
     expect(fanProfileAt(1, 0.2)(0.9)).toBeCloseTo(1.2 + 0.5 * 0.19, 6);

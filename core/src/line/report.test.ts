@@ -50,6 +50,17 @@ describe('the line as one', () => {
     expect(back.gun.inputs.map(({ label }) => label)).toContain('density');
   });
 
+  it('gives the flow with the range of the discharge coefficient', () => {
+    const exact = request({
+      lowShear: given('low', 'viscosity', 1, 'x'),
+      highShear: given('high', 'viscosity', 0.12, 'x'),
+    });
+    const { flow } = accepted(lineAtPump(exact, of(165, 'bar')));
+    // 0.79 to 0.82 around 0.80
+    expect(flow.high / flow.value).toBeCloseTo(1.025, 6);
+    expect(flow.low / flow.value).toBeCloseTo(0.9875, 6);
+  });
+
   it('loses more pressure through a thin whip, whatever the order', () => {
     const [wide, whip] = request().hoses;
     if (!wide || !whip) throw new Error('two hoses');

@@ -61,7 +61,7 @@ export function accountFor(
   return {
     travel: explain(
       'gun travel',
-      'size',
+      'reach',
       {
         passes: given('Passes with run-up and run-out', 'size', along, `${passes.length} passes`),
         moves: given('Moves between passes', 'size', moves, 'Straight from end to start'),

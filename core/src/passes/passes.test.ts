@@ -66,6 +66,9 @@ describe('passes over a wall', () => {
     expect(spacing).toBeCloseTo(2.4 / 19, 9);
     expect(overlap).toBeGreaterThanOrEqual(0.5);
     expect(lapLines).toHaveLength(19);
+    // Half way between the first two passes
+    expect(lapLines[0]?.from.y).toBeCloseTo(2.4 - 2.4 / 38, 9);
+    expect(overlap).toBeCloseTo(1 - 2.4 / 19 / 0.254, 9);
     expect(angle).toBe(0);
     passes.forEach((pass, index) =>
       expect(Math.sign(pass.to.x - pass.from.x)).toBe(index % 2 === 0 ? 1 : -1),
@@ -146,6 +149,17 @@ describe('passes over a wall', () => {
     const { passes } = plan(wall, { ...across, edgesFirst: true });
     expect(passes.slice(0, 5).map(({ kind }) => kind)).toEqual(['edge', 'edge', 'edge', 'edge', 'field']);
     for (const { overPiece } of passes.slice(0, 4)) expect(overPiece).toBeCloseTo(0.5, 1);
+    // Lapped by a third the middle of the fan runs a sixth of it inside the edge: 42.3 mm
+    const third = plan(wall, { ...across, edgesFirst: true }, { overlap: quantity<Fraction>(1 / 3) }).passes;
+    const inside = 0.254 / 6;
+    expect([third[0]?.from.y, third[2]?.from.y]).toEqual([
+      expect.closeTo(inside, 9),
+      expect.closeTo(2.4 - inside, 9),
+    ]);
+    expect([third[1]?.from.x, third[3]?.from.x]).toEqual([
+      expect.closeTo(4 - inside, 9),
+      expect.closeTo(inside, 9),
+    ]);
   });
 });
 

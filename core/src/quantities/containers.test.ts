@@ -57,3 +57,7 @@ describe('containers', () => {
     expect(containersFor(of(5, 'L'), [])).toEqual([]);
   });
 });
+
+it('lists the largest container first, however the sizes come', () => {
+  expect(containersFor(of(16, 'L'), litres([1, 10, 5])).map(({ size }) => size)).toEqual(litres([10, 5, 1]));
+});

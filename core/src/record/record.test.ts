@@ -150,7 +150,7 @@ describe('tips', () => {
 
 describe('film achieved', () => {
   it('is the dry gauge before the combs of the coats', () => {
-    const log = [comb(100, 125), comb(100, 125, { coat: 2 })];
+    const log = [comb(100, 125, { coat: 2 }), comb(100, 125)];
     // 2 · 112.5 μm · 0.36 = 81 μm
     const byComb = filmAchieved(log, 'hall', coatings);
     expect(to(quantity<Length>(byComb?.dry.value ?? 0), 'μm')).toBeCloseTo(81, 6);
@@ -229,6 +229,8 @@ describe('what the log teaches', () => {
     // Default 0.82 held by σ 0.04; twelve readings of σ 0.12: between the two
     expect(learned.value.value).toBeLessThan(0.76);
     expect(learned.value.value).toBeGreaterThan(0.65);
+    const usual = learnedTransfer(taught(0.82), { element: 'wall', side: 'inside', wind: 'calm' });
+    expect(usual.value.value).toBeCloseTo(0.82, 6);
     expect(learnedTransfer(taught(0.65), { element: 'door', side: 'inside', wind: 'calm' }).readings).toBe(0);
     expect(learnedTransfer([finished(0)], { element: 'wall', side: 'inside', wind: 'calm' }).readings).toBe(
       0,

@@ -3,7 +3,7 @@ import { explain, given, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, type Caution } from '../safety';
 import { usualFans, type AreaBreakdown } from '../takeoff';
-import { FAMILY_DATA, orificeDiameter, writeTipCode } from '../tip';
+import { orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import { workOut } from './candidate';
 import { checkRequest } from './check';
@@ -93,8 +93,9 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
 function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: SetupRequest): string {
   const { low } = archetypeOf(coating.archetype).orifices;
   const fan = usualFans(element, side, wind).low;
-  const family = FAMILY_DATA['standard'].orifices.high >= low ? 'standard' : 'heavy-texture';
-  const usual = refused.find(({ tip }) => tip.family === family && tip.orificeThou >= low && tip.fan === fan);
+  const usual = refused.find(
+    ({ tip }) => tip.family === 'standard' && tip.orificeThou >= low && tip.fan === fan,
+  );
   return (usual ?? refused[0])?.refusal.message ?? '';
 }
 

@@ -4,6 +4,7 @@ import { measure } from '../takeoff';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
 import { of, quantity } from '../units';
 import { CRITERIA, CRITERION_NAMES } from './criteria';
+import type { Candidate } from './candidate';
 import { reasonAgainst, reasonFor } from './rank';
 import { meshFor, searchContext, type SearchContext } from './request';
 
@@ -103,6 +104,55 @@ describe('the words for a tip', () => {
     expect(reasonFor(ranked(tip('fine-finish', 5, 15)), context, 'metric')).toMatch(
       /not made for broad work|gun has to move/,
     );
+  });
+});
+
+describe('the fitness of a tip', () => {
+  const context = contextOf();
+  const [some] = rankTips(context, 'metric', [tip('standard', 5, 15)]).tips;
+  const candidate = (extra: Partial<Candidate>): Candidate => {
+    if (!some) throw new Error('refused');
+    return { ...some, ...extra };
+  };
+
+  it('falls by a fifth for each thou outside the usual orifices, and a little off their middle', () => {
+    const fit = (orificeThou: number) =>
+      CRITERIA.orifice.fitness(candidate({ tip: tip('standard', 5, orificeThou) }), context);
+    // Wall satin: 13 to 17, the middle 15; 0.2 · 2/4 off at the ends; 19: 1 − 0.4 − 0.2 · 4/4
+    expect([15, 13, 17, 19].map(fit).map((one) => Number(one.toFixed(6)))).toEqual([1, 0.9, 0.9, 0.4]);
+    expect(CRITERIA.orifice.poor(candidate({ tip: tip('standard', 5, 11) }), context)).toMatch(/may clog/);
+    expect(CRITERIA.orifice.poor(candidate({ tip: tip('standard', 5, 21) }), context)).toMatch(/coarse/);
+  });
+
+  it('falls on both sides of a comfortable gun speed', () => {
+    const fit = (speed: number) => CRITERIA.speed.fitness(candidate({ gunSpeed: of(speed, 'm/s') }));
+    // Nothing at 0.15 and 1.2 m/s, all from 0.4 to 0.75
+    expect([0.15, 0.275, 0.4, 0.75, 0.975, 1.2].map(fit).map((one) => Number(one.toFixed(6)))).toEqual([
+      0, 0.5, 1, 1, 0.5, 0,
+    ]);
+    expect(CRITERIA.speed.poor(candidate({ gunSpeed: of(1.5, 'm/s') }))).toMatch(/fast/);
+    expect(CRITERIA.speed.poor(candidate({ gunSpeed: of(0.1, 'm/s') }))).toMatch(/slowly/);
+  });
+
+  it('halves for a fan a quarter wider than the piece', () => {
+    const narrow = contextOf({
+      geometry: { shape: 'rectangle', width: 3, height: 0.24, count: 1, openings: [] },
+    });
+    const fit = (millimetres: number) =>
+      CRITERIA.fan.fitness(candidate({ fanWidth: of(millimetres, 'mm') }), narrow);
+    expect([290, 310].map(fit)).toEqual([1, 0.5]);
+  });
+
+  it('says how much of the pump is left, or what runs out first', () => {
+    expect(CRITERIA.margin.good(candidate({ flowShare: 0.7 }))).toBe(
+      'leaves the pump 30 % of its flow in hand',
+    );
+    expect(CRITERIA.margin.poor(candidate({ flowShare: 0.95, pumpPressure: of(100, 'bar') }), context)).toBe(
+      'takes 95 % of what the pump gives',
+    );
+    expect(
+      CRITERIA.margin.poor(candidate({ flowShare: 0.5, pumpPressure: of(225, 'bar') }), context),
+    ).toMatch(/near its highest pressure/);
   });
 });
 

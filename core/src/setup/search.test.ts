@@ -61,6 +61,17 @@ describe('a set-up search', () => {
     }
   });
 
+  it('counts the passes of a coat that is over the sag limit', () => {
+    const stain = search({
+      coating: { name: 'S', archetype: 'penetrating-stain', overrides: {} },
+      kind: 'planed-timber',
+    });
+    const [best] = stain.options;
+    expect(best?.passesPerCoat).toBe(2);
+    const landed = (best?.flow ?? 0) * (best?.triggerTime ?? 0) - (best?.overspray ?? 0);
+    expect(landed / (16.12 * (best?.wetFilm ?? 0) * 2 * 2)).toBeCloseTo(1, 9);
+  });
+
   it('has the card’s tip first, with mesh, seal and finish', () => {
     const card = setupCard(wall(door));
     const [best] = search(door).options;

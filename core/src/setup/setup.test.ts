@@ -98,6 +98,14 @@ describe('the set-up card of an inside wall', () => {
     expect(card.pumpPressure.stop).toBeLessThanOrEqual(SPRAYER_CLASS_DATA['mid electric'].maxPressure);
   });
 
+  it('times a stroke as long as the piece nearly is, and cautions of the height it is worked at', () => {
+    const tall = { shape: 'rectangle' as const, width: 0.9, height: 2.3, count: 1, openings: [] };
+    expect(cardOf({ geometry: tall }).stroke.length).toBe(2.4);
+    const codes = (lift: number) => cardOf({ lift: of(lift, 'm') }).cautions.map(({ code }) => code);
+    expect(codes(0)).not.toContain('height');
+    expect(codes(1)).toContain('height');
+  });
+
   it('times the stroke that lays the film', () => {
     expect(card.stroke.length).toBe(2.4);
     expect(card.stroke.length / card.stroke.time).toBeCloseTo(card.gunSpeed.value, 12);
@@ -189,7 +197,11 @@ describe('refusals', () => {
     [{ thinning: quantity<ReturnType<typeof of<'%'>>>(0.2) }, 'thinning', /by 5 % at most/],
     [{ coats: 0 }, 'coats', /from 1 to 9/],
     [{ coats: Number.NaN }, 'coats', /from 1 to 9/],
-    [{ coating: coating('block-filler') }, 'sprayerId', /No tip works.*(limit|hose)/],
+    [
+      { coating: coating('block-filler') },
+      'sprayerId',
+      /No tip works.*An orifice of 25 thou is over this sprayer's limit of 23/,
+    ],
     [
       {
         coating: coating('block-filler'),

@@ -43,6 +43,9 @@ export function checkReading(text: string, claim: ClaimedReading, field = 'readi
   );
 }
 
+/** A length nobody reads off a fan, m: it is not repeated in the answer. */
+const LONGEST = 100;
+
 /** How near a width must be to count as the one a reading gives. */
 const SAME_WIDTH = 0.03;
 const about = (value: number, expected: number) => Math.abs(value / expected - 1) <= SAME_WIDTH;
@@ -79,7 +82,7 @@ export function checkWidthReading(
     const wrong = width(fan);
     return wrong !== undefined && about(claimed, wrong);
   });
-  const shown = Number.isFinite(claimed) ? `${Number(to(claimed, 'mm').toPrecision(3))} mm` : 'That';
+  const shown = Math.abs(claimed) < LONGEST ? `${Number(to(claimed, 'mm').toPrecision(3))} mm` : 'That';
   return refuse(
     'tip.width',
     field,

@@ -8,36 +8,36 @@ import { BANDS, type Band, type FilmPictureData } from '@/workers/filmBands';
 const pathOf = (polygon: Piece['outline']) => `M${polygon.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
 
 /** How a band is filled: told apart by tone and by lines, not by colour alone. */
-function fillOf(band: Band, palette: Palette): string {
+function fillOf(band: Band, palette: Palette, id: string): string {
   switch (band) {
     case 'bare':
       return palette.wall;
     case 'thin':
-      return 'url(#film-thin)';
+      return `url(#${id}-thin)`;
     case 'on target':
       return palette['wet-tint'];
     case 'heavy':
-      return 'url(#film-heavy)';
+      return `url(#${id}-heavy)`;
     case 'over the sag limit':
-      return 'url(#film-over)';
+      return `url(#${id}-over)`;
   }
 }
 
 /** Line patterns of the bands, in units of the drawing: `unit` is one width of line. */
-function Patterns({ palette, unit }: { palette: Palette; unit: number }) {
-  const size = unit * 8;
+function Patterns({ palette, unit, id }: { palette: Palette; unit: number; id: string }) {
+  const size = unit * 6;
   const lines = { strokeWidth: unit * 1.4 };
   return (
     <Defs>
-      <Pattern id="film-thin" width={size} height={size} patternUnits="userSpaceOnUse">
+      <Pattern id={`${id}-thin`} width={size} height={size} patternUnits="userSpaceOnUse">
         <Rect width={size} height={size} fill={palette.wall} />
         <Circle cx={size / 2} cy={size / 2} r={unit * 1.2} fill={palette.wet} />
       </Pattern>
-      <Pattern id="film-heavy" width={size} height={size} patternUnits="userSpaceOnUse">
+      <Pattern id={`${id}-heavy`} width={size} height={size} patternUnits="userSpaceOnUse">
         <Rect width={size} height={size} fill={palette['wet-tint']} />
         <Line x1={0} y1={size} x2={size} y2={0} stroke={palette.wet} {...lines} />
       </Pattern>
-      <Pattern id="film-over" width={size} height={size} patternUnits="userSpaceOnUse">
+      <Pattern id={`${id}-over`} width={size} height={size} patternUnits="userSpaceOnUse">
         <Rect width={size} height={size} fill={palette['caution-tint']} />
         <Line x1={0} y1={size} x2={size} y2={0} stroke={palette.caution} {...lines} />
         <Line x1={0} y1={0} x2={size} y2={size} stroke={palette.caution} {...lines} />
@@ -53,7 +53,7 @@ export function Legend({ bands }: { bands: readonly Band[] }) {
   const { palette } = useTheme();
   return (
     <View className="flex-row flex-wrap gap-x-4 gap-y-1">
-      {bands.map((band) => (
+      {bands.map((band, place) => (
         <View key={band} className="flex-row items-center gap-2">
           <Svg
             width={LEGEND_SIZE}
@@ -61,11 +61,11 @@ export function Legend({ bands }: { bands: readonly Band[] }) {
             viewBox={`0 0 ${LEGEND_SIZE} ${LEGEND_SIZE}`}
             aria-hidden
           >
-            <Patterns palette={palette} unit={1} />
+            <Patterns palette={palette} unit={1} id={`legend-${place}`} />
             <Rect
               width={LEGEND_SIZE}
               height={LEGEND_SIZE}
-              fill={fillOf(band, palette)}
+              fill={fillOf(band, palette, `legend-${place}`)}
               stroke={palette.ink2}
             />
           </Svg>
@@ -77,7 +77,17 @@ export function Legend({ bands }: { bands: readonly Band[] }) {
 }
 
 /** One pass: its line, a ring where the trigger opens, a dot where it closes. */
-function Pass({ pass, unit, colour }: { pass: PlannedPass; unit: number; colour: string }) {
+function Pass({
+  pass,
+  unit,
+  mark,
+  colour,
+}: {
+  pass: PlannedPass;
+  unit: number;
+  mark: number;
+  colour: string;
+}) {
   const { from, to, open } = pass;
   const length = Math.hypot(to.x - from.x, to.y - from.y);
   const at = (way: number) => ({
@@ -96,11 +106,12 @@ function Pass({ pass, unit, colour }: { pass: PlannedPass; unit: number; colour:
               x2={b.x}
               y2={b.y}
               stroke={colour}
-              strokeWidth={unit * 0.8}
+              strokeWidth={unit * 0.6}
+              strokeOpacity={0.75}
               strokeDasharray={`${unit * 5} ${unit * 3}`}
             />
-            <Circle cx={a.x} cy={a.y} r={unit * 2.2} fill="none" stroke={colour} strokeWidth={unit} />
-            <Circle cx={b.x} cy={b.y} r={unit * 2.2} fill={colour} />
+            <Circle cx={a.x} cy={a.y} r={mark} fill="none" stroke={colour} strokeWidth={unit * 0.8} />
+            <Circle cx={b.x} cy={b.y} r={mark} fill={colour} />
           </G>
         );
       })}
@@ -124,6 +135,8 @@ export function FilmPicture({
   const { palette } = useTheme();
   const { width, height } = film;
   const unit = Math.max(width, height * 1.2) / PHONE_WIDTH;
+  // Marks of neighbouring passes must not touch.
+  const mark = Math.min(unit * 2.2, wall.plan.spacing * 0.32);
   const name = `The wall to scale with its film and ${wall.plan.passes.length} passes`;
   const box = `M0 0H${width}V${height}H0Z`;
   return (
@@ -133,10 +146,12 @@ export function FilmPicture({
         width="100%"
         style={{ aspectRatio: width / height, maxHeight: 520 }}
       >
-        <Patterns palette={palette} unit={unit} />
+        <Patterns palette={palette} unit={unit} id="film" />
         <Path d={pathOf(wall.piece.outline)} transform={`matrix(1 0 0 -1 0 ${height})`} fill={palette.wall} />
         {film.bands.map(({ band, path }) =>
-          path === '' ? null : <Path key={band} d={path} fill={fillOf(band, palette)} fillRule="evenodd" />,
+          path === '' ? null : (
+            <Path key={band} d={path} fill={fillOf(band, palette, 'film')} fillRule="evenodd" />
+          ),
         )}
         <G transform={`matrix(1 0 0 -1 0 ${height})`}>
           {/* What lies beside the piece is masked: shown faintly, as it is not part of the answer. */}
@@ -159,7 +174,7 @@ export function FilmPicture({
           <Path d={pathOf(wall.piece.outline)} fill="none" stroke={palette.ink} strokeWidth={unit * 1.6} />
           {passes
             ? wall.plan.passes.map((pass, index) => (
-                <Pass key={index} pass={pass} unit={unit} colour={palette.ink} />
+                <Pass key={index} pass={pass} unit={unit} mark={mark} colour={palette.ink2} />
               ))
             : null}
         </G>

@@ -23,7 +23,7 @@ export interface FilmSheetProps {
 /** Some percent as people say it: never "0 %" for a little. */
 function percent(share: number): string {
   if (share <= 0) return 'Nothing';
-  return share < 0.01 ? 'Under 1 %' : `${Math.round(share * 100)} %`;
+  return share < 0.01 ? 'Less than 1 %' : `${Math.round(share * 100)} %`;
 }
 
 /** What the film is like, in words. */
@@ -31,7 +31,7 @@ function Verdict({ film, least, sag }: { film: FilmPictureData; least: string; s
   const { shareUnderMinimum, shareOverSag, variation, holidays } = film.statistics;
   return (
     <View className="gap-0.5" testID="film-verdict">
-      <Words weight="semi">{`${percent(shareUnderMinimum)} under ${least}. ${percent(shareOverSag)} over the sag limit of ${sag}.`}</Words>
+      <Words weight="semi">{`${percent(shareUnderMinimum)} is thinner than ${least}. ${percent(shareOverSag)} is over the sag limit of ${sag}.`}</Words>
       <Words colour="ink2">
         {`It varies by ${Math.round(variation * 100)} %.${holidays.length > 0 ? ` ${holidays.length} missed ${holidays.length === 1 ? 'spot' : 'spots'}.` : ''}`}
       </Words>
@@ -185,7 +185,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
             <PlanCell
               label="Way of the gun"
               number={wall.plan.travel}
-              text={text(wall.plan.travel.value, 'size')}
+              text={text(wall.plan.travel.value, 'reach')}
               onOpen={setOpen}
             />
           </View>

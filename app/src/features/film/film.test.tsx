@@ -70,7 +70,7 @@ describe('the film on the wall', () => {
     expect(screen.queryByText(/Laying the passes/)).toBeNull();
     expect(screen.getByTestId('film-mean')).toHaveTextContent(/^1[01]\d\s?μm/);
     expect(screen.getByTestId('film-verdict')).toHaveTextContent(
-      /under 90 μm\. Nothing over the sag limit of 200 μm/,
+      /is thinner than 90 μm\. Nothing is over the sag limit of 200 μm/,
     );
     expect(screen.getByTestId('film-picture')).toBeTruthy();
   });

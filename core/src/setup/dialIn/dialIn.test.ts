@@ -167,6 +167,8 @@ describe('a dial-in', () => {
   it('sets what a hand can set', () => {
     const range = handRange(of(9.61, 'MPa'), of(6, 'MPa'), of(15.59, 'MPa'), 'metric');
     expect([range.start, range.floor, range.stop, range.step].map(bar)).toEqual([100, 60, 155, 5]);
+    const exact = handRange(of(100, 'bar'), of(60, 'bar'), of(150, 'bar'), 'metric');
+    expect([exact.start, exact.floor, exact.stop].map(bar)).toEqual([100, 60, 150]);
     const us = handRange(of(1390, 'psi'), of(870, 'psi'), of(2262, 'psi'), 'us');
     expect([us.start, us.floor, us.stop].map((one) => Math.round(to(one, 'psi')))).toEqual([1400, 900, 2250]);
   });
@@ -206,6 +208,11 @@ describe('a diagnosis', () => {
     expect(best?.fault).toBe(fault);
     expect(best?.because.length).toBeGreaterThan(0);
     expect(MOVES[best?.first ?? 'prime'].words.length).toBeGreaterThan(10);
+  });
+
+  it('names the strongest sign of a fault first', () => {
+    const worn = first('tails', 'narrow fan', 'split').find(({ fault }) => fault === 'worn tip');
+    expect(worn?.because).toEqual(['narrow fan', 'tails', 'split']);
   });
 
   it('shares belief among all faults, and more signs of one raise it', () => {
@@ -264,6 +271,15 @@ describe('a pattern', () => {
     expect(draw('spitting', 2)).not.toEqual(draw('spitting'));
     const middle = (film: Float64Array) => Array.from({ length: 30 }, (_, row) => film[row * 60 + 30] ?? 0);
     expect(new Set(middle(draw('even'))).size).toBe(1);
+    // The middle columns of an even fan are as dark as its profile, the ends bare
+    expect(draw('even')[30] ?? NaN).toBeCloseTo(1, 2);
+    expect(draw('even')[0]).toBe(0);
+    const mean = middle(draw('pulsing')).reduce((sum, one) => sum + one, 0) / 30;
+    expect(mean).toBeCloseTo(1, 2);
+    // Skew makes one tail higher: 0.7 · (1 ± 0.3 · 0.9) on the skewed body 0.19 · (1 ± 0.27)
+    const skewed = patternProfile({ ...typicalPattern('tails', 1), skew: 0.3 });
+    expect(skewed(0.9)).toBeCloseTo(0.89 * 1.27, 6);
+    expect(skewed(-0.9)).toBeCloseTo(0.89 * 0.73, 6);
     expect(Math.max(...middle(draw('pulsing'))) / Math.min(...middle(draw('pulsing')))).toBeGreaterThan(1.5);
     expect(patternProfile(typicalPattern('even', 1))(0.3)).toBeCloseTo(evenFanProfile(1)(0.3), 12);
     expect(patternProfile(typicalPattern('fog', 1))(1.2)).toBeGreaterThan(0.1);

@@ -36,18 +36,19 @@ const THRESHOLD = { tails: 0.25, edges: 0.22, split: 0.3, skew: 0.2 } as const;
  * off the fan on the right.
  * @param exponent exponent of the family's even profile, to compare with
  */
-export function readPattern(film: readonly number[], exponent: number): Result<PatternReading> {
-  if (film.length < LEAST_POINTS || !film.every((one) => Number.isFinite(one) && one >= 0)) {
+export function readPattern(measured: readonly number[], exponent: number): Result<PatternReading> {
+  if (measured.length < LEAST_POINTS || !measured.every((one) => Number.isFinite(one) && one >= 0)) {
     return refuse(
       'pattern.values',
       'pattern',
       `A pattern is ${LEAST_POINTS} or more film values from end to end, none below zero.`,
     );
   }
-  const highest = Math.max(...film);
-  if (!(highest > 0)) return refuse('pattern.empty', 'pattern', 'There is no film in this pattern.');
-  const first = film.findIndex((one) => one > OFF * highest);
-  const last = film.length - 1 - [...film].reverse().findIndex((one) => one > OFF * highest);
+  const most = Math.max(...measured);
+  if (!(most > 0)) return refuse('pattern.empty', 'pattern', 'There is no film in this pattern.');
+  const film = measured.map((one) => one / most);
+  const first = film.findIndex((one) => one > OFF);
+  const last = film.length - 1 - [...film].reverse().findIndex((one) => one > OFF);
   if (last - first < LEAST_POINTS / 2) {
     return refuse(
       'pattern.narrow',
@@ -58,7 +59,7 @@ export function readPattern(film: readonly number[], exponent: number): Result<P
   const middle = (first + last) / 2;
   const visible = (last - first + 1) / 2;
   // A fan with tails or heavy edges ends steeply: its visible part is nearly its support.
-  const steep = Math.max(film[first + 1] ?? 0, film[last - 1] ?? 0) > 0.25 * highest;
+  const steep = Math.max(film[first + 1] ?? 0, film[last - 1] ?? 0) > 0.25;
   const half = visible / (steep ? 0.97 : supportShare(exponent));
   const points = film
     .map((value, index) => ({ s: (index - middle) / half, value }))
