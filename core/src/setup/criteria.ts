@@ -122,4 +122,5 @@ export const CRITERIA = {
 } as const satisfies Record<string, Criterion>;
 
 export type CriterionName = keyof typeof CRITERIA;
+/** The criteria, weightiest first. */
 export const CRITERION_NAMES = Object.keys(CRITERIA) as CriterionName[];

@@ -1,9 +1,9 @@
 import { coatingInput } from '../coating';
-import { explain, given, workingDefault, type Explained, type Input } from '../explain';
+import { explain, given, weakestBasis, workingDefault, type Explained, type Input } from '../explain';
 import { liftPressure, lineLoss } from '../line';
 import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, type TipFamily } from '../tip';
 import { quantity } from '../units';
-import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
+import { EVEN_FAN_RANGE } from './evenFan';
 import type { RankedTip } from './rank';
 import { fluidFrom, type SearchContext, type SetupRequest } from './request';
 
@@ -61,20 +61,16 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
     return gun + lineLoss(request.hoses, flow, paint) + liftPressure(request.lift, paint.density);
   };
   const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
-  const evenFan = explain(
-    'even-fan pressure',
-    'pressure',
-    { family: familyInput(request, main.tip.family), viscosity: highShear, orifice },
-    (v) =>
-      (evenFanPressure(main.tip.family, quantity(v.orifice), quantity(v.viscosity * thinnedBy)) * v.family) /
-      family.evenFanPressure,
-  );
   const ceiling = main.gunPressure < main.evenFanPressure ? main.gunPressure : Infinity;
   const start = Math.min(ceiling, Math.max(family.band.low, EVEN_FAN_RANGE.low * main.evenFanPressure));
   const highest = Math.min(family.band.high, EVEN_FAN_RANGE.high * main.evenFanPressure, ceiling);
   const stop = pumpAt(highest) <= request.sprayer.maxPressure ? highest : Math.max(main.gunPressure, start);
+  const inputs = [familyInput(request, main.tip.family), highShear, orifice];
   const gunPressure = {
-    ...evenFan,
+    kind: 'pressure' as const,
+    formula: 'even-fan pressure' as const,
+    inputs,
+    basis: weakestBasis(inputs),
     value: main.gunPressure,
     low: start,
     high: Math.max(stop, start),

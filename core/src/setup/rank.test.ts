@@ -1,4 +1,4 @@
-import { rankTips, type SetupRequest } from '.';
+import { rankTips, type RankedTip, type SetupRequest } from '.';
 import { SPRAYER_CLASS_DATA } from '../line';
 import { measure } from '../takeoff';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
@@ -95,6 +95,25 @@ describe('the words for a tip', () => {
     [tip('low-pressure', 5, 15), /^Low-pressure family, less overspray/],
   ])('name what changes with another tip (%#)', (one, words) => {
     expect(reasonAgainst(ranked(one), best, context, 'metric')).toMatch(words);
+  });
+
+  it('name the weightiest of several weaknesses, and what is lost most against the best', () => {
+    const weak = (fitness: Partial<RankedTip['fitness']>): RankedTip => ({
+      ...best,
+      fitness: { ...best.fitness, ...fitness },
+    });
+    expect(reasonFor(weak({ orifice: 0.5, time: 0.1 }), context, 'metric')).toMatch(/coarse for this paint$/);
+    expect(reasonFor(weak({ orifice: 0.55, margin: 0.1 }), context, 'metric')).toMatch(
+      /needs the pump|takes \d+ %/,
+    );
+    expect(reasonAgainst(weak({ orifice: 0.3, time: 0.2 }), best, context, 'metric')).toMatch(
+      /^Coarse for this paint/,
+    );
+    // Lost, but still well: not worth a word
+    expect(reasonAgainst(weak({ orifice: 0.8 }), best, context, 'metric')).toMatch(/suits this paint/);
+    expect(reasonAgainst(weak({ time: 0.59 }), weak({ time: 0.6 }), context, 'metric')).toMatch(
+      /suits this paint/,
+    );
   });
 
   it('name the weakness of a poor choice', () => {

@@ -54,11 +54,10 @@ const WEAKNESS = 0.6;
 
 /** The reason a person would give for a tip: its two weightiest strengths and its worst weakness. */
 export function reasonFor(tip: RankedTip, context: SearchContext, system: UnitSystem): string {
-  const byWeight = [...CRITERION_NAMES].sort((a, b) => criteria[b].weight - criteria[a].weight);
-  const strengths = byWeight.filter((name) => tip.fitness[name] >= STRENGTH).slice(0, 2);
-  const weakness = byWeight
-    .filter((name) => tip.fitness[name] < WEAKNESS && name !== 'rack')
-    .sort((a, b) => (1 - tip.fitness[b]) * criteria[b].weight - (1 - tip.fitness[a]) * criteria[a].weight)[0];
+  const strengths = CRITERION_NAMES.filter((name) => tip.fitness[name] >= STRENGTH).slice(0, 2);
+  const weakness = CRITERION_NAMES.filter((name) => tip.fitness[name] < WEAKNESS && name !== 'rack').sort(
+    (a, b) => (1 - tip.fitness[b]) * criteria[b].weight - (1 - tip.fitness[a]) * criteria[a].weight,
+  )[0];
   const words = strengths.map((name) => criteria[name].good(tip, context, system));
   if (weakness) words.push(criteria[weakness].poor(tip, context, system));
   return sentence(words);

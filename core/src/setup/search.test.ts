@@ -180,7 +180,12 @@ describe('what changes the search', () => {
     expect(learned.value.gunPressure.value / plain.value.gunPressure.value).toBeCloseTo(0.9, 9);
     expect(learned.value.paint.value / plain.value.paint.value).toBeCloseTo(0.82 / 0.7, 9);
     expect(learned.value.gunSpeed.inputs.map(({ source }) => source)).toContain('9 coats of this crew');
-    expect(learned.value.gunPressure.inputs[0]?.source).toBe('4 cards of this crew');
+    const [family] = learned.value.gunPressure.inputs;
+    expect(family?.source).toBe('4 cards of this crew');
+    // 12 MPa of the standard family, times 0.9 (0.85 to 0.95)
+    expect([family?.low, family?.value, family?.high].map((one) => Math.round((one ?? 0) / 1e4))).toEqual([
+      1020, 1080, 1140,
+    ]);
   });
 });
 

@@ -94,6 +94,12 @@ describe('the set-up card of an inside wall', () => {
   it('starts low and stops high around the even-fan pressure, with the pump above the gun', () => {
     expect(card.gunPressure.start).toBeLessThan(card.gunPressure.value);
     expect(card.gunPressure.stop).toBeGreaterThan(card.gunPressure.value);
+    expect(card.gunPressure.start / card.gunPressure.value).toBeCloseTo(0.8, 9);
+    expect(card.gunPressure.stop / card.gunPressure.value).toBeCloseTo(1.2, 9);
+    expect([card.fan.low, card.fan.high].map((one) => one / card.fan.value)).toEqual([
+      expect.closeTo(0.95, 9),
+      expect.closeTo(1.05, 9),
+    ]);
     expect(card.pumpPressure.start).toBeGreaterThan(card.gunPressure.start);
     expect(card.pumpPressure.stop).toBeLessThanOrEqual(SPRAYER_CLASS_DATA['mid electric'].maxPressure);
   });
@@ -132,12 +138,27 @@ describe('the card follows its inputs', () => {
     const thinned = cardOf({ thinning: quantity(0.05) });
     expect(thinned.wetFilm.value / cardOf().wetFilm.value).toBeCloseTo(1.05, 9);
     expect(thinned.paint.value).toBeCloseTo(cardOf().paint.value, 12);
+    // What is explained is what was worked out, thinner and all
+    expect(thinned.flow.value).toBeCloseTo(thinned.tip.tip.flow, 15);
+    expect(thinned.pumpPressure.value).toBeCloseTo(thinned.tip.tip.pumpPressure, 3);
   });
 
   it('a film over the sag limit is laid in more passes', () => {
     const stain = cardOf({ coating: coating('penetrating-stain'), kind: 'planed-timber' });
     expect(stain.passesPerCoat).toBe(2);
     expect(stain.wetFilm.value).toBeLessThanOrEqual(stain.sagLimit.value);
+  });
+
+  it('names all of the hose and the range of the texture', () => {
+    const two = cardOf({ hoses: [...wideHose, { length: of(1.5, 'm'), bore: of(1 / 4, 'in') }] });
+    expect(two.pumpPressure.inputs.find(({ label }) => label.startsWith('Hose'))?.value).toBeCloseTo(16.5, 9);
+    const texture = cardOf({ kind: 'block' }).paint.inputs.find(({ label }) => label.startsWith('True area'));
+    // Block 1.2: the excess from 0.6 to 1.4 of itself
+    expect([texture?.low, texture?.value, texture?.high]).toEqual([
+      expect.closeTo(1.12, 9),
+      1.2,
+      expect.closeTo(1.28, 9),
+    ]);
   });
 
   it('a bare surface drinks from the first coat only', () => {
@@ -289,7 +310,9 @@ describe('any set-up', () => {
     }
   });
 
-  it('weighs criteria whose weights add up to about one', () => {
+  it('weighs criteria in falling order, whose weights add up to one', () => {
+    const weights = Object.values(CRITERIA).map(({ weight }) => weight);
+    expect([...weights].sort((a, b) => b - a)).toEqual(weights);
     const sum = Object.values(CRITERIA).reduce((total, { weight }) => total + weight, 0);
     expect(sum).toBeCloseTo(1, 9);
   });
