@@ -54,6 +54,10 @@ for (const theme of ['light', 'dark'] as const) {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /^Coating: / }).click();
     expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'See the film on the wall' }).click();
+    await expect(page.getByTestId('film-picture')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
   });
 
   test(`a coating, ${theme}: no accessibility violations`, async ({ page }) => {

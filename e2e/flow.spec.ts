@@ -236,3 +236,33 @@ test('keys lead about: places, emergency card, units, list of keys', async ({ pa
   await page.keyboard.press('e');
   await expect(page).toHaveURL(/\/emergency$/);
 });
+
+test('the film a card lays is worked out in a worker and shown on the wall, with the hand that lays it', async ({
+  page,
+}) => {
+  await page.goto(`${address()}${await demoSurface('North wall')}`);
+  const worker = page.waitForEvent('worker');
+  await page.getByRole('button', { name: 'See the film on the wall' }).click();
+  expect((await worker).url()).toContain(address());
+  const sheet = page.getByRole('dialog', { name: 'Film on the wall' });
+  await expect(sheet.getByTestId('film-mean')).toHaveText(/\d+\s?μm/);
+  await expect(
+    sheet.getByRole('img', { name: /^The wall to scale with its film and \d+ passes$/ }),
+  ).toBeVisible();
+  const verdict = sheet.getByTestId('film-verdict');
+  await expect(verdict).toHaveText(/thinner than .* is over the sag limit of 200 μm/);
+
+  const steady = await verdict.textContent();
+  await sheet.getByRole('radio', { name: 'Usual hand' }).click();
+  await expect(verdict).not.toHaveText(steady ?? '');
+  const usual = await verdict.textContent();
+  await sheet.getByRole('button', { name: 'Another try' }).click();
+  await expect(verdict).not.toHaveText(usual ?? '');
+
+  await sheet.getByRole('button', { name: /^Misses the piece/ }).click();
+  await expect(page.getByRole('dialog').getByText('Paint that misses the piece')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(sheet.getByTestId('film-mean')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toHaveCount(0);
+});

@@ -56,7 +56,7 @@ describe('a set-up search', () => {
       expect(landed / (16.12 * wetFilm * coats * passesPerCoat)).toBeCloseTo(1, 9);
       expect(gunSpeed * fanWidth * (1 - overlap.share) * wetFilm).toBeCloseTo(flow * 0.82, 12);
       expect(option.sprayingTime).toBeCloseTo(triggerTime / 0.55, 9);
-      expect(option.band.low).toBeLessThanOrEqual(option.gunPressure);
+      expect(option.band.low / option.evenFanPressure).toBeCloseTo(0.8, 9);
       expect(option.band.high).toBeGreaterThanOrEqual(option.gunPressure);
     }
   });

@@ -21,7 +21,7 @@ import {
 } from '.';
 import { evenFanProfile, filmVariation, visibleShare } from '../film';
 import { of, quantity, type Fraction, type Length } from '../units';
-import { sheetBelow, sheetIntegral } from './fan';
+import { cumulative, shareBelow, sheetBelow, sheetIntegral } from './fan';
 
 const UPRIGHT = Math.PI / 2;
 const settings = (extra: Partial<FanSettings> = {}): FanSettings => ({
@@ -466,6 +466,12 @@ describe('a simulation job', () => {
     const result = simulateAll(job(extra));
     expect(result).toMatchObject({ ok: false, field });
     expect(result).not.toHaveProperty('value');
+  });
+
+  it('holds half of a symmetric fan to each side of its middle, to the last digits', () => {
+    for (const exponent of [0.7, 1, 1.5]) {
+      expect(shareBelow(cumulative(evenFanProfile(exponent)), 0)).toBeCloseTo(0.5, 9);
+    }
   });
 
   it('integrates the sheet of the fan in closed form', () => {
