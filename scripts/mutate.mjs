@@ -121,22 +121,19 @@ const TIMEOUT = 90_000;
 /** Whether a test fails: those beside the file first, which is quick, then all. A run that hangs counts as seen. */
 async function isSeen(folder, relative) {
   const jest = (...args) =>
-    Promise.race([
-      run(
-        process.execPath,
-        [
-          path.join(ROOT, 'node_modules/jest/bin/jest.js'),
-          '--config',
-          'jest.mutate.cjs',
-          '--bail',
-          '--silent',
-          '--runInBand',
-          ...args,
-        ],
-        { cwd: folder, quiet: true },
-      ),
-      new Promise((resolve) => setTimeout(() => resolve({ code: 1 }), TIMEOUT).unref()),
-    ]);
+    run(
+      process.execPath,
+      [
+        path.join(ROOT, 'node_modules/jest/bin/jest.js'),
+        '--config',
+        'jest.mutate.cjs',
+        '--bail',
+        '--silent',
+        '--runInBand',
+        ...args,
+      ],
+      { cwd: folder, quiet: true, timeout: TIMEOUT },
+    );
   const beside = await jest('--passWithNoTests', `core/${path.dirname(relative)}/`);
   if (beside.code !== 0) return true;
   return (await jest()).code !== 0;

@@ -3,13 +3,14 @@ import { readFileSync } from 'node:fs';
 
 /**
  * Runs a program to its end. Resolves with its exit code and output; never rejects for a non-zero code.
- * `quiet` keeps the output for the caller instead of showing it.
+ * `quiet` keeps the output for the caller instead of showing it; `timeout` (ms) kills a program that does not end.
  */
-export function run(program, args, { quiet = false, env = process.env, cwd, input } = {}) {
+export function run(program, args, { quiet = false, env = process.env, cwd, input, timeout } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, args, {
       cwd,
       env,
+      ...(timeout === undefined ? {} : { timeout, killSignal: 'SIGKILL' }),
       stdio: [
         input === undefined ? 'ignore' : 'pipe',
         quiet ? 'pipe' : 'inherit',

@@ -258,6 +258,28 @@ describe('a pattern', () => {
     expect(other.value.features.tails).toBeCloseTo(one.value.features.tails, 6);
   });
 
+  it('shows next to nothing of any fault where it is even, for every family', () => {
+    for (const exponent of [0.7, 1, 1.5]) {
+      const reading = readPattern(across('even', exponent, 241), exponent);
+      if (!reading.ok) throw new Error(reading.message);
+      const { tails, edges, split, skew } = reading.value.features;
+      for (const one of [tails, edges, split, Math.abs(skew)]) expect(one).toBeLessThan(0.06);
+    }
+  });
+
+  it('shows a fault as strong as it is, however dark the picture', () => {
+    const tails = (height: number, darkness = 1) => {
+      const profile = patternProfile({ ...typicalPattern('even', 1), tails: height });
+      const film = Array.from({ length: 241 }, (_, index) => darkness * profile(-1.2 + (2.4 * index) / 240));
+      const reading = readPattern(film, 1);
+      return reading.ok ? reading.value.features.tails : NaN;
+    };
+    expect(tails(1.2) / tails(0.6)).toBeGreaterThan(1.8);
+    expect(tails(1.2) / tails(0.6)).toBeLessThan(2.2);
+    expect(tails(0.6, 40)).toBeCloseTo(tails(0.6), 9);
+    expect(Math.abs(tails(0.6) / 0.6 - 1)).toBeLessThan(0.25);
+  });
+
   it('has its ends where the fan ends', () => {
     const reading = readPattern(across('even', 1), 1);
     // Film over 8 % of the middle: |s| < √0.92 = 0.959 of ±1.2
