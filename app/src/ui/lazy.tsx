@@ -1,4 +1,4 @@
-import { Component, Suspense, lazy, type ComponentType, type ReactNode } from 'react';
+import { Component, Suspense, lazy, useState, type ComponentType, type ReactNode } from 'react';
 import { ErrorState } from './states';
 
 /** Shown when a part of the program cannot be fetched: what happened and a way to try again. */
@@ -34,10 +34,15 @@ export function fetchedLater<Props extends object>(
   waiting: ReactNode,
 ): ComponentType<Props> {
   const make = () => lazy(async () => ({ default: await fetchIt() }));
-  let Part = make();
+  let latest = make();
   return function FetchedLater(props: Props) {
+    const [Part, setPart] = useState(() => latest);
+    const retry = () => {
+      latest = make();
+      setPart(() => latest);
+    };
     return (
-      <Unfetched onRetry={() => (Part = make())}>
+      <Unfetched onRetry={retry}>
         <Suspense fallback={waiting}>
           <Part {...props} />
         </Suspense>
