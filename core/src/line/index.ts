@@ -8,7 +8,7 @@ export {
   type HoseRun,
   type LineFluid,
 } from './hose';
-export { bisect, pumpForGun, runsOf, steadyState, type Line, type SteadyState } from './steadyState';
+export { bracketedRoot, pumpForGun, runsOf, steadyState, type Line, type SteadyState } from './steadyState';
 export { LINE_LIMITS, checkLine } from './check';
 export {
   GUN_PASSAGE,

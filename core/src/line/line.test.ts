@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import {
-  bisect,
+  bracketedRoot,
   hoseLoss,
   hoseVolume,
   laminarLimit,
@@ -116,7 +116,15 @@ describe('steady state', () => {
   });
 
   it('throws when a root is not bracketed instead of returning an end', () => {
-    expect(() => bisect((x) => x + 1, 0, 1, 1e-6)).toThrow('bracket');
-    expect(bisect((x) => x * x - 2, 0, 2, 1e-12)).toBeCloseTo(Math.SQRT2, 10);
+    expect(() => bracketedRoot((x) => x + 1, 0, 1, 1e-6)).toThrow('bracket');
+    expect(() => bracketedRoot(() => NaN, 0, 1, 1e-6)).toThrow('bracket');
+    expect(bracketedRoot((x) => x * x - 2, 0, 2, 1e-12)).toBeCloseTo(Math.SQRT2, 10);
+    // Flat, steep and bent the wrong way: the bracket closes all the same
+    expect(bracketedRoot((x) => (x - 0.7) ** 9, 0, 1, 1e-9)).toBeCloseTo(0.7, 8);
+    expect(bracketedRoot((x) => Math.atan(1e9 * (x - 0.2)), 0, 1, 1e-9)).toBeCloseTo(0.2, 8);
+    expect(bracketedRoot((x) => (x < 0.25 ? -1 : 1), 0, 1, 1e-9)).toBeCloseTo(0.25, 8);
+    let asked = 0;
+    bracketedRoot((x) => ((asked += 1), Math.sqrt(x) - 3000), 0, 2e7, 1);
+    expect(asked).toBeLessThan(24);
   });
 });

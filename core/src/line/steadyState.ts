@@ -43,17 +43,42 @@ export function pumpForGun(line: Line, gun: Pressure): { pump: Pressure; flow: F
 }
 
 /**
- * Root of an increasing function on a bracket, by bisection. Programmer error (throws) when the
- * ends do not bracket a root: an unbracketed root would otherwise come back as an end of the interval.
+ * Root of an increasing function on a bracket, by false position (Illinois) with a bisection every fourth step, so that
+ * the bracket closes in any case. Programmer error (throws) when the ends do not bracket a root: an unbracketed root
+ * would otherwise come back as an end of the interval.
  */
-export function bisect(f: (x: number) => number, low: number, high: number, tolerance: number): number {
-  if (f(low) > 0 || f(high) < 0) throw new Error('bisect: the interval does not bracket a root');
+export function bracketedRoot(
+  f: (x: number) => number,
+  low: number,
+  high: number,
+  tolerance: number,
+): number {
   let a = low;
   let b = high;
-  while (b - a > tolerance) {
-    const middle = (a + b) / 2;
-    if (f(middle) > 0) b = middle;
-    else a = middle;
+  let fa = f(a);
+  let fb = f(b);
+  if (!(fa <= 0 && fb >= 0)) throw new Error('bracketedRoot: the interval does not bracket a root');
+  let above = false;
+  let below = false;
+  for (let step = 1; b - a > tolerance; step += 1) {
+    const between = (a * fb - b * fa) / (fb - fa);
+    const closing = step % 4 === 0 || !(between > a && between < b);
+    // Half a tolerance off both ends, so that a good guess closes the bracket from its other side.
+    const x = closing ? (a + b) / 2 : Math.min(b - tolerance / 2, Math.max(a + tolerance / 2, between));
+    const fx = f(x);
+    if (fx > 0) {
+      b = x;
+      fb = fx;
+      if (above) fa /= 2;
+      above = true;
+      below = false;
+    } else {
+      a = x;
+      fa = fx;
+      if (below) fb /= 2;
+      below = true;
+      above = false;
+    }
   }
   return (a + b) / 2;
 }
@@ -70,7 +95,7 @@ export function steadyState(line: Line, pump: Pressure): SteadyState {
     return { pump, gun: none, flow: quantity(0), hoseLoss: none, flowLimited: false, triggerDuty: 1 };
   }
   const excess = (gun: number) => pumpForGun(line, quantity(gun)).pump - pump;
-  const gun = quantity<Pressure>(excess(available) <= 0 ? available : bisect(excess, 0, available, 1));
+  const gun = quantity<Pressure>(excess(available) <= 0 ? available : bracketedRoot(excess, 0, available, 1));
   const { flow, hoseLoss } = pumpForGun(line, gun);
   if (flow <= line.maxFlow) return { pump, gun, flow, hoseLoss, flowLimited: false, triggerDuty: 1 };
   const limited = pressureForFlow(line.orifice, line.maxFlow, tipFluid(line.fluid));

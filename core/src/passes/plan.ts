@@ -83,20 +83,20 @@ function slicesOf(polygons: readonly Polygon[], low: number, high: number): numb
 
 /** What a line of a piece holds: inside the outline, less the openings. */
 function solidAt({ outline, openings }: Piece, y: number): readonly Interval[] {
-  const holes = unite(openings.flatMap((opening) => sliceAt(opening, y)));
-  return without(sliceAt(outline, y), holes);
+  const solid = sliceAt(outline, y);
+  const holes: Interval[] = [];
+  for (const opening of openings) holes.push(...sliceAt(opening, y));
+  return holes.length === 0 ? solid : without(solid, unite(holes));
 }
 
-const overlapLength = (a: readonly Interval[], b: readonly Interval[]) =>
-  a.reduce(
-    (sum, one) =>
-      sum +
-      b.reduce(
-        (part, other) => part + Math.max(0, Math.min(one.to, other.to) - Math.max(one.from, other.from)),
-        0,
-      ),
-    0,
-  );
+/** Length that two sets of intervals have in common. */
+function overlapLength(a: readonly Interval[], b: readonly Interval[]): number {
+  let sum = 0;
+  for (const one of a) {
+    for (const other of b) sum += Math.max(0, Math.min(one.to, other.to) - Math.max(one.from, other.from));
+  }
+  return sum;
+}
 
 /** Weights of the parts of a fan across its width: 1 − s². An even number, so that none lies on a middle line. */
 const FAN_PARTS = 10;

@@ -1,6 +1,6 @@
 import { coatingInput } from '../coating';
 import { explain, given, type Explained } from '../explain';
-import { bisect, pumpForGun } from '../line';
+import { bracketedRoot, pumpForGun } from '../line';
 import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
@@ -44,7 +44,7 @@ function limitOf(
   };
   const worst = (orifice: number) => Math.max(...Object.values(over(orifice)));
   if (worst(RANGE.low) > 0) return { orifice: 0, by: 'pressure' as const };
-  const orifice = worst(RANGE.high) < 0 ? RANGE.high : bisect(worst, RANGE.low, RANGE.high, 1e-9);
+  const orifice = worst(RANGE.high) < 0 ? RANGE.high : bracketedRoot(worst, RANGE.low, RANGE.high, 1e-9);
   const { flow, pressure } = over(orifice);
   return { orifice, by: flow >= pressure ? ('flow' as const) : ('pressure' as const) };
 }

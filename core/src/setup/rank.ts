@@ -71,9 +71,9 @@ export function reasonAgainst(
   system: UnitSystem,
 ): string {
   const lost = (name: CriterionName) => (best.fitness[name] - tip.fitness[name]) * criteria[name].weight;
-  const worst = [...CRITERION_NAMES].sort((a, b) => lost(b) - lost(a))[0];
+  const worst = CRITERION_NAMES.reduce((most, name) => (lost(name) > lost(most) ? name : most));
   const words = differences(tip, best);
-  if (worst && lost(worst) > NOTICEABLE && tip.fitness[worst] < WEAKNESS) {
+  if (lost(worst) > NOTICEABLE && tip.fitness[worst] < WEAKNESS) {
     words.push(criteria[worst].poor(tip, context, system));
   }
   return sentence(words.length > 0 ? words : [criteria.orifice.good(tip, context, system)]);

@@ -74,11 +74,17 @@ export interface Shown {
   readonly unit: Unit;
 }
 
-/** The number of decimals a step needs: 0.25 needs two, 50 none. */
+const decimals = new Map<number, number>();
+
+/** The number of decimals a step needs: 0.25 needs two, 50 none. Steps are few, so each is worked out once. */
 function decimalsOf(step: number): number {
+  const known = decimals.get(step);
+  if (known !== undefined) return known;
   const text = String(step);
   const dot = text.indexOf('.');
-  return dot < 0 ? 0 : text.length - dot - 1;
+  const count = dot < 0 ? 0 : text.length - dot - 1;
+  decimals.set(step, count);
+  return count;
 }
 
 function stepFor(scale: Scale, size: number): number {
@@ -106,9 +112,9 @@ export function roundedInUnit(value: number, kind: DisplayKind, system: UnitSyst
 
 /** Groups thousands with a comma; the decimal sign is a point in both systems. */
 function grouped(text: string): string {
-  const [whole = '', decimals] = text.split('.');
-  const withCommas = whole.replace(/\B(?=(\d{3})+$)/g, ',');
-  return decimals === undefined ? withCommas : `${withCommas}.${decimals}`;
+  const [whole = '', fraction] = text.split('.');
+  const withCommas = whole.length > 3 ? whole.replace(/\B(?=(\d{3})+$)/g, ',') : whole;
+  return fraction === undefined ? withCommas : `${withCommas}.${fraction}`;
 }
 
 /**

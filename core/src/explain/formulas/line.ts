@@ -5,7 +5,7 @@ export const LINE_FORMULAS = {
   'gun pressure': {
     name: 'Gun pressure for a pump setting',
     expression: 'P gun: P pump = P gun + Σ 4 L τw ÷ D + ρ g z, Q through the tip at P gun',
-    source: 'Steady state of pump, hoses, height and tip, found by bisection on a checked bracket',
+    source: 'Steady state of pump, hoses, height and tip, found by false position on a checked bracket',
     range: 'Trigger held; where the tip outruns the pump the pump’s flow decides',
   },
   'trigger duty': {
