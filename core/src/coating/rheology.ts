@@ -11,6 +11,13 @@ export const REFERENCE_TEMPERATURE = quantity<Temperature>(296.15);
 /** Water at 23 °C (IAPWS: 0.932 mPa·s); mineral thinners are of the same order. */
 export const THINNER_VISCOSITY = 0.00093;
 
+/** What paint on a job can read and be: beyond it a value is a slip of the hand. SI. */
+export const PAINT_LIMITS = {
+  viscosity: { min: 1e-3, max: 100 },
+  temperature: { min: 263.15, max: 323.15 },
+  thinner: { min: 0, max: 0.5 },
+} as const;
+
 /** Power law η = K·γ^(n−1) with the high-shear value as floor above 10⁴ 1/s. */
 export interface Rheology {
   readonly exponent: number;

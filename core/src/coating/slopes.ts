@@ -2,6 +2,7 @@ import type { Explained, Input } from '../explain';
 import { given, workingDefault } from '../explain';
 import {
   accept,
+  firstRefusal,
   refuse,
   within,
   type Fraction,
@@ -10,7 +11,12 @@ import {
   type UnitSystem,
   type Viscosity,
 } from '../units';
-import { DEFAULT_TEMPERATURE_COEFFICIENT, REFERENCE_TEMPERATURE, THINNER_VISCOSITY } from './rheology';
+import {
+  DEFAULT_TEMPERATURE_COEFFICIENT,
+  PAINT_LIMITS,
+  REFERENCE_TEMPERATURE,
+  THINNER_VISCOSITY,
+} from './rheology';
 
 /** How thinner and cold change a paint: k of ln η = ln η₀ − k·x and B of ln η = ln η₀ + B(1/T − 1/T₀). */
 export interface PaintSlopes {
@@ -130,20 +136,19 @@ export function fitSlopes(
   }
   for (const [index, { viscosity, temperature, thinner }] of readings.entries()) {
     const at = `readings.${index}`;
-    const checks = [
-      within(viscosity, { min: 1e-3, max: 100 }, 'viscosity', system, `${at}.viscosity`, 'Viscosity'),
+    const failed = firstRefusal(
+      within(viscosity, PAINT_LIMITS.viscosity, 'viscosity', system, `${at}.viscosity`, 'Viscosity'),
       within(
         temperature,
-        { min: 263.15, max: 323.15 },
+        PAINT_LIMITS.temperature,
         'temperature',
         system,
         `${at}.temperature`,
         'Temperature',
       ),
       within(thinner, { min: 0, max: 1 }, 'percent', system, `${at}.thinner`, 'Thinner per paint'),
-    ];
-    const failed = checks.find((check) => !check.ok);
-    if (failed && !failed.ok) return failed;
+    );
+    if (failed) return failed;
   }
   const usual = usualSlopes(paint);
   const k0 = usual.thinning.value;

@@ -12,7 +12,7 @@ import {
 } from '../units';
 import { cupSeconds, cupsFor, kinematicOfPaint, type CupAnswer, type CupId } from './cups';
 import { coatingInput, coatingValues, type Coating } from './properties';
-import { REFERENCE_TEMPERATURE, temperatureFactor } from './rheology';
+import { PAINT_LIMITS, REFERENCE_TEMPERATURE, temperatureFactor } from './rheology';
 import { usualSlopes, type PaintSlopes } from './slopes';
 
 /** How a paint stands in its container. */
@@ -23,8 +23,6 @@ export interface PaintState {
   readonly slopes?: PaintSlopes;
 }
 
-const STATE_LIMITS = { temperature: { min: 263.15, max: 323.15 }, thinner: { min: 0, max: 0.5 } } as const;
-
 /** Low-shear viscosity of a coating as it stands: at its temperature, with the thinner in it. */
 export function viscosityOf(
   coating: Coating,
@@ -32,8 +30,8 @@ export function viscosityOf(
   system: UnitSystem = 'metric',
 ): Result<Explained> {
   const failed = firstRefusal(
-    within(temperature, STATE_LIMITS.temperature, 'temperature', system, 'temperature', 'Paint temperature'),
-    within(thinner, STATE_LIMITS.thinner, 'percent', system, 'thinner', 'Thinner per paint'),
+    within(temperature, PAINT_LIMITS.temperature, 'temperature', system, 'temperature', 'Paint temperature'),
+    within(thinner, PAINT_LIMITS.thinner, 'percent', system, 'thinner', 'Thinner per paint'),
   );
   if (failed) return failed;
   const paint = coatingInput(coating, 'viscosityLowShear');

@@ -12,7 +12,7 @@ import {
   type Viscosity,
   type Volume,
 } from '../units';
-import { REFERENCE_TEMPERATURE, temperatureFactor } from './rheology';
+import { PAINT_LIMITS, REFERENCE_TEMPERATURE, temperatureFactor } from './rheology';
 import { usualSlopes, type PaintSlopes } from './slopes';
 import { warmingTime } from './warming';
 
@@ -57,15 +57,10 @@ const COLD = 4;
 /** Readings so near the target need nothing. */
 const NEAR = 0.07;
 
-const LIMITS = {
-  viscosity: { min: 1e-3, max: 100 },
-  temperature: { min: 263.15, max: 323.15 },
-  thinner: { min: 0, max: 0.5 },
-  container: { min: 1e-4, max: 1.2 },
-} as const;
+const CONTAINER = { min: 1e-4, max: 1.2 } as const;
 
 function check(request: ThinningRequest, system: UnitSystem) {
-  const { viscosity, thinner, temperature } = LIMITS;
+  const { viscosity, thinner, temperature } = PAINT_LIMITS;
   return firstRefusal(
     within(request.viscosity, viscosity, 'viscosity', system, 'viscosity', 'Viscosity'),
     within(request.target, viscosity, 'viscosity', system, 'target', 'Wanted viscosity'),
@@ -73,7 +68,7 @@ function check(request: ThinningRequest, system: UnitSystem) {
     within(request.room, temperature, 'temperature', system, 'room', 'Room temperature'),
     within(request.limit, thinner, 'percent', system, 'limit', 'Thinning limit'),
     within(request.already, thinner, 'percent', system, 'already', 'Thinner already in'),
-    within(request.container, LIMITS.container, 'volume', system, 'container', 'Container'),
+    within(request.container, CONTAINER, 'volume', system, 'container', 'Container'),
   );
 }
 

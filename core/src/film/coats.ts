@@ -53,7 +53,8 @@ export function coatsNeeded(request: CoatsRequest, system: UnitSystem = 'metric'
     within(request.thinner, { min: 0, max: 0.5 }, 'percent', system, 'thinner', 'Thinner per paint'),
   );
   if (failed) return failed;
-  const count = (solids: number) => Math.ceil(request.dryTotal / largestDry(request, solids) - 1e-9);
+  const count = (school: BuildSchool, solids: number) =>
+    Math.ceil(request.dryTotal / largestDry({ ...request, school }, solids) - 1e-9);
   const coats = explain(
     'coats needed',
     'count',
@@ -62,7 +63,7 @@ export function coatsNeeded(request: CoatsRequest, system: UnitSystem = 'metric'
       sag: given('Sag limit', 'wetFilm', request.sagLimit, 'Coating'),
       solids: request.solids,
     },
-    (v) => count(v.solids),
+    (v) => count(request.school, v.solids),
   );
   if (coats.value > MOST_COATS) {
     return refuse(
@@ -72,14 +73,8 @@ export function coatsNeeded(request: CoatsRequest, system: UnitSystem = 'metric'
     );
   }
   const dryEach = (request.dryTotal / coats.value) as Length;
-  const other = Math.ceil(
-    request.dryTotal /
-      largestDry(
-        { ...request, school: request.school === 'full' ? 'lighter' : 'full' },
-        request.solids.value,
-      ) -
-      1e-9,
-  );
+  const otherSchool = request.school === 'full' ? 'lighter' : 'full';
+  const other = count(otherSchool, request.solids.value);
   return accept({
     coats,
     dryEach,
@@ -87,6 +82,6 @@ export function coatsNeeded(request: CoatsRequest, system: UnitSystem = 'metric'
     words:
       other === coats.value
         ? 'Both schools of build come to the same number of coats.'
-        : `${BUILD_SCHOOLS[request.school === 'full' ? 'lighter' : 'full']} would be ${other}.`,
+        : `${BUILD_SCHOOLS[otherSchool]} would be ${other}.`,
   });
 }

@@ -171,18 +171,20 @@ function report(request: LineRequest, line: Line, pump: Input, system: UnitSyste
     ),
     triggerDuty: { ...duty, high: Math.min(1, duty.high) },
     flowLimited: state.flowLimited,
-    parts: partsOf(request, line, state),
+    parts: partsOf(request, paint, line, state),
     words: wordsFor(state, system),
   };
 }
 
 /** What each part takes at the flow of the line; with the flow limited the pump falls to what they take. */
-function partsOf(request: LineRequest, line: Line, { flow, pump }: SteadyState): readonly LinePart[] {
-  const { low, high, density } = { low: request.lowShear, high: request.highShear, density: request.density };
+function partsOf(
+  request: LineRequest,
+  paint: Record<keyof Paint, Input>,
+  line: Line,
+  { flow, pump }: SteadyState,
+): readonly LinePart[] {
   const part = (name: string, drop: (fluid: Line['fluid']) => number): LinePart => {
-    const explained = explain('part loss', 'pressure', { low, high, density }, (v) =>
-      drop(lineWith(request, v).fluid),
-    );
+    const explained = explain('part loss', 'pressure', paint, (v) => drop(lineWith(request, v).fluid));
     return { name, drop: explained, share: explained.value / pump };
   };
   const passages = line.gun ? [line.gun] : [];

@@ -29,7 +29,7 @@ const lengthOf = ({ from, to }: PlannedPass) => Math.hypot(to.x - from.x, to.y -
 const openLength = ({ open }: PlannedPass) => open.reduce((sum, part) => sum + part.to - part.from, 0);
 
 /** Run-up and run-out before and after a pass at speed, m. */
-export function runUp(speed: Speed): number {
+export function runUp(speed: number): number {
   return (speed * speed) / (2 * ARM.acceleration);
 }
 

@@ -57,6 +57,16 @@ function angleOf(direction: Direction, outline: Polygon): { angle: number; reaso
   }
 }
 
+/** How far inside an edge the middle of the fan runs: it laps the edge as it laps a pass. */
+function edgeInset(fanWidth: number, overlap: number): number {
+  return fanWidth * Math.max(0, 0.5 - overlap);
+}
+
+/** A piece turned by an angle, openings and all. */
+function turnedPiece({ outline, openings }: Piece, angle: number): Piece {
+  return { outline: turned(outline, angle), openings: openings.map((opening) => turned(opening, angle)) };
+}
+
 /** Middles of the passes from top to bottom of a height: the fan laps the edge as it laps a pass. */
 export function lines(
   low: number,
@@ -64,7 +74,7 @@ export function lines(
   fanWidth: number,
   overlap: number,
 ): { at: number[]; spacing: number } {
-  const inset = fanWidth * Math.max(0, 0.5 - overlap);
+  const inset = edgeInset(fanWidth, overlap);
   const [first, last] = [high - inset, low + inset];
   const wanted = fanWidth * (1 - overlap);
   if (high - low <= fanWidth * (1 - overlap) || first <= last)
@@ -153,7 +163,7 @@ function fieldPasses(piece: Piece, settings: PassSettings): { passes: PlannedPas
 /** One pass along each edge of the outline, the fan lapping the edge as it laps a pass. */
 function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
   const { outline } = piece;
-  const inset = settings.fanWidth * Math.max(0, 0.5 - settings.overlap);
+  const inset = edgeInset(settings.fanWidth, settings.overlap);
   const inwards = signedArea(outline) > 0 ? 1 : -1;
   return outline.flatMap((a, index) => {
     const b = outline[(index + 1) % outline.length] ?? a;
@@ -165,10 +175,6 @@ function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
       y: p.y + way * along.y + inwards * inset * along.x,
     });
     const angle = Math.atan2(along.y, along.x);
-    const level = {
-      outline: turned(outline, -angle),
-      openings: piece.openings.map((one) => turned(one, -angle)),
-    };
     const [from, to] = [move(a, -ARM.lead), move(b, ARM.lead)];
     const [line] = turned([from], -angle);
     const open = { from: 0, to: length + 2 * ARM.lead };
@@ -179,7 +185,7 @@ function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
         from,
         to,
         open: [open],
-        overPiece: shareOver(level, line?.y ?? 0, settings.fanWidth, [there]),
+        overPiece: shareOver(turnedPiece(piece, -angle), line?.y ?? 0, settings.fanWidth, [there]),
       },
     ];
   });
@@ -209,11 +215,7 @@ export function planPasses(
   const checked = checkSettings(settings, system);
   if (!checked.ok) return checked;
   const { angle, reason } = angleOf(options.direction, piece.outline);
-  const level: Piece = {
-    outline: turned(piece.outline, -angle),
-    openings: piece.openings.map((opening) => turned(opening, -angle)),
-  };
-  const { passes: field, spacing } = fieldPasses(level, settings);
+  const { passes: field, spacing } = fieldPasses(turnedPiece(piece, -angle), settings);
   const edges = options.edgesFirst ? edgePasses(piece, settings) : [];
   const passes = [...edges, ...turnPasses(field, angle)];
   const lapLines = field.slice(1).flatMap((pass, index) => {

@@ -24,7 +24,7 @@ export function strokesFor(
     const [cx, cy] = [straightened((to.x - from.x) / length), straightened((to.y - from.y) / length)];
     const aside = hand ? normal(hand.random) * hand.lap * settings.fanWidth : 0;
     const speed = settings.gunSpeed * (hand ? Math.max(0.5, 1 + normal(hand.random) * hand.speed) : 1);
-    const ramp = runUp(settings.gunSpeed) * (speed / settings.gunSpeed) ** 2;
+    const ramp = runUp(speed);
     const off = { x: -cy * aside, y: cx * aside };
     return straightStroke({
       from: { x: from.x - cx * ramp + off.x, y: from.y - cy * ramp + off.y },

@@ -13,7 +13,6 @@ import { strokesFor, type Hand } from './strokes';
 export interface WallFilm {
   /** The piece as the simulation sees it: a margin left and below of it. */
   readonly piece: Piece;
-  readonly margin: number;
   readonly plan: PassPlan;
   readonly job: SimulationJob;
 }
@@ -70,7 +69,6 @@ export function wallFilm(
   const wet = card.wetFilm.value;
   return accept({
     piece,
-    margin: MARGIN,
     plan: plan.value,
     job: {
       width: quantity(wide),

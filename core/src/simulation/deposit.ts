@@ -5,9 +5,9 @@ import type { WallSimulation } from './wall';
 /** Whether a move can be laid at once: straight, square to the fan, nothing else changing, the gun not tilted through. */
 function squareMove(from: GunPoint, to: GunPoint): boolean {
   const axis = axisOf(from.orientation);
-  if (axis === 'slanted' || from.tiltThrough !== 0 || to.tiltThrough !== 0) return false;
-  if (from.distance !== to.distance || from.tiltAcross !== to.tiltAcross) return false;
-  if (from.tiltAcross !== 0 || from.orientation !== to.orientation) return false;
+  const tilted = [from, to].some((gun) => gun.tiltAcross !== 0 || gun.tiltThrough !== 0);
+  if (axis === 'slanted' || tilted) return false;
+  if (from.distance !== to.distance || from.orientation !== to.orientation) return false;
   return axis === 'upright' ? from.y === to.y && from.x !== to.x : from.x === to.x && from.y !== to.y;
 }
 

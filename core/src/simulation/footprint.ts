@@ -5,6 +5,12 @@ import type { WallSimulation } from './wall';
 /** Share of the paint of one axis that lies below a place on the wall, u from the foot of the gun. */
 type Below = (u: number) => number;
 
+/** One axis of the fan on the wall: how its paint is shared out, and where it ends. */
+interface Axis {
+  readonly below: Below;
+  readonly reach: { readonly low: number; readonly high: number };
+}
+
 /** Share below u across the fan, by the ray law: the ray to u leaves the gun at atan(u/d) off the perpendicular. */
 function acrossBelow({ across, fan }: WallSimulation, gun: GunPoint): Below {
   const d = gun.distance / Math.cos(gun.tiltThrough);
@@ -88,8 +94,7 @@ function weigh(
   cells: number,
   cell: number,
   origin: number,
-  reach: { low: number; high: number },
-  below: Below,
+  { below, reach }: Axis,
 ): Span {
   const first = Math.max(0, Math.floor((origin + reach.low) / cell));
   const last = Math.min(cells - 1, Math.floor((origin + reach.high) / cell));
@@ -149,6 +154,17 @@ export function axisOf(orientation: number): 'upright' | 'level' | 'slanted' {
   return Math.abs(Math.sin(orientation)) < STRAIGHT ? 'level' : 'slanted';
 }
 
+/** A fan turned half round is the same fan with its tilts the other way. */
+function isTurnedRound({ orientation }: GunPoint, axis: 'upright' | 'level' | 'slanted'): boolean {
+  return axis === 'upright' ? Math.sin(orientation) < 0 : Math.cos(orientation) < 0;
+}
+
+/** An axis of the fan seen the other way round, or as it is. */
+function mirrored({ below, reach }: Axis, flip: boolean): Axis {
+  if (!flip) return { below, reach };
+  return { below: (u) => 1 - below(-u), reach: { low: -reach.high, high: -reach.low } };
+}
+
 /** Lays a volume from one place of the gun. */
 export function stamp(simulation: WallSimulation, gun: GunPoint, volume: number): void {
   const axis = axisOf(gun.orientation);
@@ -165,27 +181,18 @@ export function stamp(simulation: WallSimulation, gun: GunPoint, volume: number)
   const { grid, fan, weights } = simulation;
   const acrossReach = reachOf(gun.distance / Math.cos(gun.tiltThrough), fan.spread, gun.tiltAcross);
   const throughReach = reachOf(gun.distance / Math.cos(gun.tiltAcross), fan.thickness, gun.tiltThrough);
-  // A fan turned half round is the same fan with its tilts the other way.
-  const flip = axis === 'upright' ? Math.sin(gun.orientation) < 0 : Math.cos(gun.orientation) < 0;
-  const mirrored = (below: Below): Below => (flip ? (u) => 1 - below(-u) : below);
-  const mirroredReach = ({ low, high }: { low: number; high: number }) =>
-    flip ? { low: -high, high: -low } : { low, high };
-  const across = mirrored(acrossBelow(simulation, gun));
+  const flip = isTurnedRound(gun, axis);
+  const across = mirrored({ below: acrossBelow(simulation, gun), reach: acrossReach }, flip);
   // Through the sheet the axis is a quarter turn on: −x for an upright fan.
-  const through = throughBelow(simulation, gun);
   const turned = axis === 'upright' ? !flip : flip;
-  const throughAxis: Below = turned ? (u) => 1 - through(-u) : through;
-  const throughAxisReach = turned ? { low: -throughReach.high, high: -throughReach.low } : throughReach;
+  const through = mirrored({ below: throughBelow(simulation, gun), reach: throughReach }, turned);
   const { cell } = grid;
-  const [columnBelow, columnReach, rowBelow, rowReach] =
-    axis === 'upright'
-      ? [throughAxis, throughAxisReach, across, mirroredReach(acrossReach)]
-      : [across, mirroredReach(acrossReach), throughAxis, throughAxisReach];
+  const [columns, rows] = axis === 'upright' ? [through, across] : [across, through];
   add(
     simulation,
     volume,
-    weigh(weights.columns, grid.columns, cell, gun.x, columnReach, columnBelow),
-    weigh(weights.rows, grid.rows, cell, gun.y, rowReach, rowBelow),
+    weigh(weights.columns, grid.columns, cell, gun.x, columns),
+    weigh(weights.rows, grid.rows, cell, gun.y, rows),
   );
 }
 
@@ -207,6 +214,12 @@ function stampSquare(
   }
 }
 
+/** Room for the shares of a box of cells, kept between stamps. */
+function sharesFor(simulation: WallSimulation, size: number): Float64Array {
+  if (simulation.shares.length < size) simulation.shares = new Float64Array(size);
+  return simulation.shares;
+}
+
 /**
  * A fan square to the wall at any angle: the share of each cell is that of a cell turned with the fan. Cells beside
  * the sheet are skipped, which is most of the box round a slanting fan.
@@ -217,7 +230,7 @@ function stampTurned(
   volume: number,
 ): void {
   const { grid, fan, across } = simulation;
-  const { cell, columns, rows, film } = grid;
+  const { cell } = grid;
   const [cosine, sine] = [Math.cos(orientation), Math.sin(orientation)];
   const [wide, thick] = [distance * fan.spread, distance * fan.thickness];
   const half = cell / 2;
@@ -226,8 +239,7 @@ function stampTurned(
   const [left, right] = [Math.floor((x - boxX) / cell), Math.floor((x + boxX) / cell)];
   const [bottom, top] = [Math.floor((y - boxY) / cell), Math.floor((y + boxY) / cell)];
   const size = (right - left + 1) * (top - bottom + 1);
-  if (simulation.shares.length < size) simulation.shares = new Float64Array(size);
-  const { shares } = simulation;
+  const shares = sharesFor(simulation, size);
   let total = 0;
   let index = 0;
   for (let row = bottom; row <= top; row += 1) {
@@ -247,7 +259,7 @@ function stampTurned(
       index += 1;
     }
   }
-  addShares(simulation, volume, total, { left, right, bottom, top, columns, rows, film });
+  addShares(simulation, volume, total, { left, right, bottom, top });
 }
 
 /** Adds shares of a box of cells, scaled so that the whole box holds the volume; books what fell off the grid. */
@@ -260,18 +272,16 @@ function addShares(
     right: number;
     bottom: number;
     top: number;
-    columns: number;
-    rows: number;
-    film: Float64Array;
   },
 ): void {
-  const { left, right, bottom, top, columns, rows, film } = box;
+  const { left, right, bottom, top } = box;
   if (!(total > 0)) {
     simulation.outside += volume;
     return;
   }
   const { shares, grid } = simulation;
-  const height = volume / total / (grid.cell * grid.cell);
+  const { film, columns, rows, cell } = grid;
+  const height = volume / total / (cell * cell);
   let inside = 0;
   let index = 0;
   for (let row = bottom; row <= top; row += 1) {
@@ -292,7 +302,7 @@ function addShares(
 /** A tilted fan at any angle: as `stampTurned`, each ray by the ray law. */
 function stampSlanted(simulation: WallSimulation, gun: GunPoint, volume: number): void {
   const { grid, fan } = simulation;
-  const { cell, columns, rows, film } = grid;
+  const { cell } = grid;
   const [cosine, sine] = [Math.cos(gun.orientation), Math.sin(gun.orientation)];
   const across = reachOf(gun.distance / Math.cos(gun.tiltThrough), fan.spread, gun.tiltAcross);
   const through = reachOf(gun.distance / Math.cos(gun.tiltAcross), fan.thickness, gun.tiltThrough);
@@ -311,8 +321,7 @@ function stampSlanted(simulation: WallSimulation, gun: GunPoint, volume: number)
   const wide = bound(corners.map(({ x }) => x));
   const high = bound(corners.map(({ y }) => y));
   const size = (wide.last - wide.first + 1) * (high.last - high.first + 1);
-  if (simulation.shares.length < size) simulation.shares = new Float64Array(size);
-  const { shares } = simulation;
+  const shares = sharesFor(simulation, size);
   const half = cell / 2;
   let total = 0;
   let index = 0;
@@ -330,7 +339,7 @@ function stampSlanted(simulation: WallSimulation, gun: GunPoint, volume: number)
     }
   }
   const [left, right, bottom, top] = [wide.first, wide.last, high.first, high.last];
-  addShares(simulation, volume, total, { left, right, bottom, top, columns, rows, film });
+  addShares(simulation, volume, total, { left, right, bottom, top });
 }
 
 /**
@@ -339,24 +348,24 @@ function stampSlanted(simulation: WallSimulation, gun: GunPoint, volume: number)
  */
 export function layAlong(simulation: WallSimulation, from: GunPoint, to: GunPoint, volume: number): void {
   const { grid, fan, weights } = simulation;
-  const upright = axisOf(from.orientation) === 'upright';
+  const axis = axisOf(from.orientation);
+  const upright = axis === 'upright';
   const [a, b] = upright ? [from.x, to.x] : [from.y, to.y];
   const half = from.distance * fan.thickness;
   const way = Math.abs(b - a);
   const start = Math.min(a, b);
-  const below: Below = (u) => (half / way) * (sheetIntegral(u / half) - sheetIntegral((u - way) / half));
-  const across = acrossBelow(simulation, from);
-  const flip = upright ? Math.sin(from.orientation) < 0 : Math.cos(from.orientation) < 0;
-  const acrossAxis: Below = flip ? (u) => 1 - across(-u) : across;
+  const along: Axis = {
+    below: (u) => (half / way) * (sheetIntegral(u / half) - sheetIntegral((u - way) / half)),
+    reach: { low: -half, high: way + half },
+  };
   const reach = reachOf(from.distance, fan.spread, from.tiltAcross);
-  const acrossReach = flip ? { low: -reach.high, high: -reach.low } : reach;
-  const alongReach = { low: -half, high: way + half };
+  const across = mirrored({ below: acrossBelow(simulation, from), reach }, isTurnedRound(from, axis));
   const { cell, columns, rows } = grid;
   const wide = upright
-    ? weigh(weights.columns, columns, cell, start, alongReach, below)
-    : weigh(weights.columns, columns, cell, from.x, acrossReach, acrossAxis);
+    ? weigh(weights.columns, columns, cell, start, along)
+    : weigh(weights.columns, columns, cell, from.x, across);
   const high = upright
-    ? weigh(weights.rows, rows, cell, from.y, acrossReach, acrossAxis)
-    : weigh(weights.rows, rows, cell, start, alongReach, below);
+    ? weigh(weights.rows, rows, cell, from.y, across)
+    : weigh(weights.rows, rows, cell, start, along);
   add(simulation, volume, wide, high);
 }

@@ -1,5 +1,6 @@
 import {
   accept,
+  firstRefusal,
   quantity,
   refuse,
   showText,
@@ -87,8 +88,8 @@ export function measure(geometry: SurfaceGeometry, system: UnitSystem = 'metric'
       checkCount(opening.count, 0, `${at}.count`, 'Number of openings'),
     );
   });
-  const failed = checks.find((check) => !check.ok);
-  if (failed && !failed.ok) return failed;
+  const failed = firstRefusal(...checks);
+  if (failed) return failed;
 
   for (const [index, opening] of geometry.openings.entries()) {
     if (opening.count === 0) continue;

@@ -73,12 +73,18 @@ function verdictFor(widthRatio: number): Wear['verdict'] {
 
 const RATIO_LIMITS = { fan: { min: 0.2, max: 1.1 }, flow: { min: 0.9, max: 4 } } as const;
 
+/** A width ratio as taped on the wall, with the error of the tape on a fan that was `fresh` wide when new. */
+function measuredWidth(ratio: number, fresh: Length): Input {
+  const error = WEAR.tapeError / fresh;
+  return {
+    ...given('Fan now over fan when new', 'factor', ratio, 'Measured on the wall'),
+    low: ratio - error,
+    high: ratio + error,
+  };
+}
+
 /** Ratios of flow and width from the reading, refused where they cannot belong to this tip. */
-function ratios(
-  tip: Tip,
-  reading: WearReading,
-  system: UnitSystem,
-): Result<{ flow: Input; width: Input; measured: 'fan' | 'flow' }> {
+function ratios(tip: Tip, reading: WearReading, system: UnitSystem): Result<{ flow: Input; width: Input }> {
   const extra = [1 - WEAR.extraFlowRange, 1, 1 + WEAR.extraFlowRange].map((k) => k * WEAR.extraFlow);
   const [low = 0, likely = 0, high = 0] = extra;
   if (reading.by === 'fan') {
@@ -90,14 +96,8 @@ function ratios(
     const width = within(reading.width, bounds, 'fanWidth', system, 'width', 'Fan width of this tip');
     if (!width.ok) return width;
     const ratio = width.value / fresh;
-    const error = WEAR.tapeError / fresh;
     return accept({
-      measured: 'fan',
-      width: {
-        ...given('Fan now over fan when new', 'factor', ratio, 'Measured on the wall'),
-        low: ratio - error,
-        high: ratio + error,
-      },
+      width: measuredWidth(ratio, fresh),
       flow: workingDefault(
         'Flow now over flow when new',
         'factor',
@@ -124,7 +124,6 @@ function ratios(
   }
   const narrowed = (extraFlow: number) => 1 - (WEAR.narrowing * Math.max(0, ratio - 1)) / extraFlow;
   return accept({
-    measured: 'flow',
     flow: given('Flow now over flow when new', 'factor', ratio, 'Measured at the same pressure'),
     width: workingDefault(
       'Fan now over fan when new',
@@ -259,17 +258,12 @@ export function litresLeftByFan(
       'The fan has hardly narrowed yet: nothing to project from. Go by litres and measure again later.',
     );
   }
-  const fresh = fanWidth(tip.fan, NOMINAL_DISTANCE);
   return accept(
     explain(
       'litres left by fan',
       'volume',
       {
-        width: {
-          ...given('Fan now over fan when new', 'factor', wear.value.widthRatio, 'Measured on the wall'),
-          low: wear.value.widthRatio - WEAR.tapeError / fresh,
-          high: wear.value.widthRatio + WEAR.tapeError / fresh,
-        },
+        width: measuredWidth(wear.value.widthRatio, fanWidth(tip.fan, NOMINAL_DISTANCE)),
         litres: given('Sprayed so far', 'volume', litres.value, 'Log of this tip'),
       },
       (v) => Math.max(0, v.litres * (1 / Math.max(used(v.width), 0.04) - 1)),
