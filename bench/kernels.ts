@@ -1,7 +1,4 @@
 import {
-  ARCHETYPE_IDS,
-  SPRAYER_CLASSES,
-  SPRAYER_CLASS_DATA,
   createGrid,
   given,
   layMove,
@@ -12,6 +9,7 @@ import {
   powerLaw,
   quantity,
   searchSetups,
+  setupCard,
   sprayFan,
   stamp,
   startSimulation,
@@ -23,8 +21,8 @@ import {
   type Fraction,
   type GunPoint,
   type Piece,
-  type SetupRequest,
 } from '@fine-spray/core';
+import { HOSES, timesOver } from './requests';
 
 /** Best seconds of several runs, after one to warm up. */
 function best(rounds: number, work: () => void): number {
@@ -126,11 +124,6 @@ export function liveMove(rounds: number): number {
   return worst;
 }
 
-const HOSES = [
-  { length: of(15, 'm'), bore: of(3 / 8, 'in') },
-  { length: of(1.5, 'm'), bore: of(3 / 16, 'in') },
-];
-
 /** Seconds of one steady state of pump, two hoses, height and tip; and of the whole report with its ranges. */
 export function lineSolve(rounds: number): { solve: number; report: number } {
   const fluid = { density: of(1.3, 'kg/L'), rheology: powerLaw(quantity(1), quantity(0.12)) };
@@ -151,36 +144,13 @@ export function lineSolve(rounds: number): { solve: number; report: number } {
   return { solve: solve / pumps.length, report: report / pumps.length };
 }
 
-/** Seconds of every whole set-up search: each coating on each sprayer, the full catalogue. */
-export function searches(rounds: number): { tips: number; times: number[] } {
-  const requests = ARCHETYPE_IDS.flatMap((archetype) =>
-    SPRAYER_CLASSES.map((sprayer): SetupRequest => ({
-      element: 'wall',
-      side: 'inside',
-      kind: 'smooth-board',
-      condition: 'bare',
-      wind: 'calm',
-      geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-      coating: { name: archetype, archetype, overrides: {} },
-      coats: 2,
-      thinning: quantity<Fraction>(0),
-      sprayer: SPRAYER_CLASS_DATA[sprayer],
-      hoses: HOSES,
-      lift: of(2, 'm'),
-      rack: tipCatalogue().slice(0, 10),
-      containerSizes: [of(5, 'L')],
-    })),
-  );
-  for (const one of requests) searchSetups(one);
-  const times: number[] = [];
-  for (let round = 0; round < rounds; round += 1) {
-    for (const one of requests) {
-      const started = performance.now();
-      searchSetups(one);
-      times.push((performance.now() - started) / 1000);
-    }
-  }
-  return { tips: tipCatalogue().length, times: times.sort((a, b) => a - b) };
+/** Milliseconds of whole set-up cards, and of whole set-up searches over the full catalogue. */
+export function setups(cardRounds: number, searchRounds: number) {
+  return {
+    tips: tipCatalogue().length,
+    cards: timesOver(cardRounds, (request) => setupCard(request)),
+    searches: timesOver(searchRounds, (request) => searchSetups(request)),
+  };
 }
 
 const box = (x: number, y: number, width: number, height: number) => [

@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import {
   FORMULAS,
-  SPRAYER_CLASS_DATA,
   UNITS,
   coatsNeeded,
   combVerdict,
@@ -53,10 +52,10 @@ import {
   type LogEntry,
   type Result,
   type SetupCard,
-  type SetupRequest,
   type Unit,
   type Viscosity,
 } from '@fine-spray/core';
+import { wallRequest } from '@fine-spray/core/testing';
 
 /** The worked examples of docs/method.md, worked again by the program. */
 
@@ -73,23 +72,11 @@ const sheet = (values: Partial<Record<CoatingProperty, number>>): Coating => ({
     Object.entries(values).map(([name, value]) => [name, { value, basis: 'data-sheet', source: 'Sheet' }]),
   ),
 });
-const wall: SetupRequest = {
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+const wall = wallRequest({
   coating: sheet({ viscosityLowShear: 1, viscosityHighShear: 0.12, density: 1300 }),
-  coats: 2,
-  thinning: fraction(0),
-  sprayer: SPRAYER_CLASS_DATA['mid electric'],
-  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
   lift: of(2, 'm'),
-  rack: [],
   chosenTip: { family: 'standard', fan: 5, orificeThou: 15 },
-  containerSizes: [of(5, 'L')],
-};
+});
 const card = (): SetupCard => right(setupCard(wall));
 const line = {
   hoses: wall.hoses,

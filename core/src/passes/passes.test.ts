@@ -14,11 +14,11 @@ import {
   type PlannedPass,
 } from '.';
 import { given } from '../explain';
-import { SPRAYER_CLASS_DATA } from '../line';
 import { seeded } from '../random';
 import { setupCard, type SetupRequest } from '../setup';
 import { areaOf, contains, netArea, type Piece, type Polygon } from '../shape';
 import { simulateAll, type SimulationResult } from '../simulation';
+import { wallRequest } from '../testing';
 import { of, quantity, to, type Fraction, type Length, type Volume } from '../units';
 
 const box = (x: number, y: number, width: number, height: number): Polygon => [
@@ -429,23 +429,8 @@ describe('the piece of a surface', () => {
 });
 
 describe('the film of a surface by its card', () => {
-  const request = (extra: Partial<SetupRequest> = {}): SetupRequest => ({
-    element: 'wall',
-    side: 'inside',
-    kind: 'smooth-board',
-    condition: 'sealed',
-    wind: 'calm',
-    geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-    coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
-    coats: 2,
-    thinning: quantity<Fraction>(0),
-    sprayer: SPRAYER_CLASS_DATA['mid electric'],
-    hoses: [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }],
-    lift: quantity<Length>(0),
-    rack: [],
-    containerSizes: [of(5, 'L')],
-    ...extra,
-  });
+  const request = (extra: Partial<SetupRequest> = {}) =>
+    wallRequest({ hoses: [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }], ...extra });
   const filmOf = (extra: Partial<SetupRequest> = {}, seed?: number) => {
     const card = setupCard(request(extra));
     if (!card.ok) throw new Error(card.message);

@@ -14,9 +14,9 @@ import {
 } from '.';
 import type { Coating } from '../coating';
 import { workingDefault } from '../explain';
-import { SPRAYER_CLASS_DATA } from '../line';
 import { normal, seeded } from '../random';
 import { setupCard } from '../setup';
+import { wallRequest } from '../testing';
 import { of, quantity, to, type Fraction, type Length, type Volume } from '../units';
 
 const HOUR = 3_600_000;
@@ -267,23 +267,10 @@ describe('what the log teaches', () => {
     expect(history.evenFan?.source).toBe('6 test cards of this crew');
     expect(historyFor([], query)).toEqual({ transfer: undefined, evenFan: undefined });
     expect(historyFor(cards.slice(0, 1), query).evenFan?.source).toBe('1 test card of this crew');
-    const request = {
-      element: 'wall' as const,
-      side: 'inside' as const,
-      kind: 'smooth-board' as const,
-      condition: 'sealed' as const,
-      wind: 'calm' as const,
-      geometry: { shape: 'rectangle' as const, width: 6, height: 2.5, count: 1, openings: [] },
-      coating: coatings['matt'] as Coating,
-      coats: 2,
-      thinning: quantity<Fraction>(0),
-      sprayer: SPRAYER_CLASS_DATA['mid electric'],
-      hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
-      lift: quantity<Length>(0),
-      rack: [],
-      chosenTip: { family: 'standard' as const, fan: 5, orificeThou: 15 },
-      containerSizes: [of(5, 'L')],
-    };
+    const request = wallRequest({
+      geometry: { shape: 'rectangle', width: 6, height: 2.5, count: 1, openings: [] },
+      chosenTip: { family: 'standard', fan: 5, orificeThou: 15 },
+    });
     const [before, after] = [setupCard(request), setupCard({ ...request, history })];
     if (!before.ok || !after.ok) throw new Error('cards');
     expect(after.value.paint.value).toBeGreaterThan(before.value.paint.value * 1.08);

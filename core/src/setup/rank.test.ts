@@ -1,31 +1,19 @@
 import { rankTips, type RankedTip, type SetupRequest } from '.';
-import { SPRAYER_CLASS_DATA } from '../line';
 import { measure } from '../takeoff';
+import { wallRequest } from '../testing';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
-import { of, quantity } from '../units';
+import { of } from '../units';
 import { CRITERIA, CRITERION_NAMES } from './criteria';
 import type { Candidate } from './candidate';
 import { reasonAgainst, reasonFor } from './rank';
 import { meshFor, searchContext, type SearchContext } from './request';
 
-const request: SetupRequest = {
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6, height: 2.4, count: 1, openings: [] },
-  coating: { name: 'Satin', archetype: 'wall-satin', overrides: {} },
-  coats: 2,
-  thinning: quantity(0),
-  sprayer: SPRAYER_CLASS_DATA['mid electric'],
-  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
-  lift: quantity(0),
-  rack: [],
-  containerSizes: [of(5, 'L')],
-};
 const contextOf = (extra: Partial<SetupRequest> = {}): SearchContext => {
-  const whole = { ...request, ...extra };
+  const whole = wallRequest({
+    geometry: { shape: 'rectangle', width: 6, height: 2.4, count: 1, openings: [] },
+    coating: { name: 'Satin', archetype: 'wall-satin', overrides: {} },
+    ...extra,
+  });
   const area = measure(whole.geometry);
   if (!area.ok) throw new Error(area.message);
   return searchContext(whole, area.value);

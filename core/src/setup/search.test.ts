@@ -3,30 +3,14 @@ import { largestTip, searchSetups, setupCard, type SetupRequest, type SetupSearc
 import { ARCHETYPE_IDS } from '../coating';
 import { given } from '../explain';
 import { SPRAYER_CLASS_DATA, pumpForGun } from '../line';
+import { wallRequest } from '../testing';
 import { TIP_FAMILIES, existsInFamily, tipCatalogue } from '../tip';
-import { of, quantity, type Fraction, type Length } from '../units';
+import { of } from '../units';
 import { evenFanPressure } from './evenFan';
 import { fluidOf } from './request';
 
-const wall = (extra: Partial<SetupRequest> = {}): SetupRequest => ({
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
-  coats: 2,
-  thinning: quantity<Fraction>(0),
-  sprayer: SPRAYER_CLASS_DATA['mid electric'],
-  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
-  lift: quantity<Length>(0),
-  rack: [],
-  containerSizes: [of(5, 'L')],
-  ...extra,
-});
 function search(extra: Partial<SetupRequest> = {}): SetupSearch {
-  const result = searchSetups(wall(extra));
+  const result = searchSetups(wallRequest(extra));
   if (!result.ok) throw new Error(result.message);
   return result.value;
 }
@@ -73,14 +57,14 @@ describe('a set-up search', () => {
   });
 
   it('has the card’s tip first, with mesh, seal and finish', () => {
-    const card = setupCard(wall(door));
+    const card = setupCard(wallRequest(door));
     const [best] = search(door).options;
     expect(card.ok && card.value.tip.code).toBe(best?.code);
     expect(best).toMatchObject({ mesh: 100, finish: 'fine', seal: { seal: 'pre-orifice' } });
   });
 
   it('refuses an empty catalogue', () => {
-    expect(searchSetups(wall(), 'metric', [])).toMatchObject({ ok: false, field: 'catalogue' });
+    expect(searchSetups(wallRequest(), 'metric', [])).toMatchObject({ ok: false, field: 'catalogue' });
   });
 
   it.each([
@@ -93,9 +77,9 @@ describe('a set-up search', () => {
     ['geometry.width', { geometry: { shape: 'rectangle', width: NaN, height: 2, count: 1, openings: [] } }],
   ] as const)('refuses a bad %s at its field, search, card and largest tip alike', (field, extra) => {
     for (const result of [
-      searchSetups(wall(extra)),
-      setupCard(wall(extra)),
-      largestTip(wall(extra), 'standard'),
+      searchSetups(wallRequest(extra)),
+      setupCard(wallRequest(extra)),
+      largestTip(wallRequest(extra), 'standard'),
     ]) {
       expect(result).toMatchObject({ ok: false, field });
       expect(result).not.toHaveProperty('value');
@@ -147,7 +131,7 @@ describe('the schools', () => {
     // 3 · 132.4 = 397 μm in all, 212.5 stay up on a ceiling: two coats of 198.5
     expect(ceiling.options[0]).toMatchObject({ coats: 2, passesPerCoat: 1 });
     expect((ceiling.options[0]?.wetFilm ?? 0) * 1e6).toBeCloseTo(198.5, 1);
-    const card = setupCard(wall({ schools: { build: 'full' }, coats: 1 }));
+    const card = setupCard(wallRequest({ schools: { build: 'full' }, coats: 1 }));
     expect(card.ok && card.value.coats).toBe(1);
   });
 });
@@ -155,8 +139,8 @@ describe('the schools', () => {
 describe('what changes the search', () => {
   const chosenTip = { family: 'standard', fan: 5, orificeThou: 15 } as const;
   it('cold paint wants more pressure at gun and pump', () => {
-    const warm = setupCard(wall({ chosenTip }));
-    const cold = setupCard(wall({ chosenTip, paintTemperature: of(12, '°C') }));
+    const warm = setupCard(wallRequest({ chosenTip }));
+    const cold = setupCard(wallRequest({ chosenTip, paintTemperature: of(12, '°C') }));
     if (!warm.ok || !cold.ok) throw new Error('cards');
     // η · exp(2800 · (1/285.15 − 1/296.15)) = 1.4399; pressure goes with η^0.3
     expect(cold.value.gunPressure.value / warm.value.gunPressure.value).toBeCloseTo(1.4399 ** 0.3, 3);
@@ -174,8 +158,8 @@ describe('what changes the search', () => {
       high: 0.95,
       basis: 'history' as const,
     };
-    const plain = setupCard(wall({ chosenTip }));
-    const learned = setupCard(wall({ chosenTip, history: { transfer, evenFan } }));
+    const plain = setupCard(wallRequest({ chosenTip }));
+    const learned = setupCard(wallRequest({ chosenTip, history: { transfer, evenFan } }));
     if (!plain.ok || !learned.ok) throw new Error('cards');
     expect(learned.value.gunPressure.value / plain.value.gunPressure.value).toBeCloseTo(0.9, 9);
     expect(learned.value.paint.value / plain.value.paint.value).toBeCloseTo(0.82 / 0.7, 9);
@@ -191,7 +175,7 @@ describe('what changes the search', () => {
 
 describe('the largest tip', () => {
   const largest = (extra: Partial<SetupRequest> = {}, family: (typeof TIP_FAMILIES)[number] = 'standard') => {
-    const result = largestTip(wall(extra), family);
+    const result = largestTip(wallRequest(extra), family);
     if (!result.ok) throw new Error(result.message);
     return result.value;
   };
@@ -207,7 +191,7 @@ describe('the largest tip', () => {
     });
     fc.assert(
       fc.property(request, fc.constantFrom(...TIP_FAMILIES), (extra, family) => {
-        const whole = wall({ ...extra, sprayer: { ...SPRAYER_CLASS_DATA.large, waterOnly: false } });
+        const whole = wallRequest({ ...extra, sprayer: { ...SPRAYER_CLASS_DATA.large, waterOnly: false } });
         const result = largestTip(whole, family);
         if (!result.ok) return;
         const fluid = fluidOf(whole);
@@ -254,7 +238,7 @@ describe('the largest tip', () => {
     const block = { name: 'B', archetype: 'block-filler', overrides: {} } as const;
     expect(
       largestTip(
-        wall({ coating: block, hoses: [{ length: of(60, 'm'), bore: of(3 / 16, 'in') }] }),
+        wallRequest({ coating: block, hoses: [{ length: of(60, 'm'), bore: of(3 / 16, 'in') }] }),
         'heavy-texture',
       ),
     ).toMatchObject({

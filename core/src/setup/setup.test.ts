@@ -4,29 +4,12 @@ import { ARCHETYPE_IDS, archetypeOf } from '../coating';
 import type { Explained } from '../explain';
 import { SPRAYER_CLASSES, SPRAYER_CLASS_DATA } from '../line';
 import { ELEMENTS, SIDES, SURFACE_KIND_IDS, WINDS } from '../takeoff';
+import { wallRequest } from '../testing';
 import { FAMILY_DATA, TIP_FAMILIES, orificeDiameter } from '../tip';
 import { of, quantity, to } from '../units';
 
-const wall = (extra: Partial<SetupRequest> = {}): SetupRequest => ({
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
-  coats: 2,
-  thinning: quantity(0),
-  sprayer: SPRAYER_CLASS_DATA['mid electric'],
-  hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }],
-  lift: quantity(0),
-  rack: [],
-  containerSizes: [1, 2.5, 5, 10].map((size) => of(size, 'L')),
-  ...extra,
-});
-
 function cardOf(extra: Partial<SetupRequest> = {}): SetupCard {
-  const result = setupCard(wall(extra));
+  const result = setupCard(wallRequest(extra));
   if (!result.ok) throw new Error(result.message);
   return result.value;
 }
@@ -87,8 +70,8 @@ describe('the set-up card of an inside wall', () => {
   });
 
   it('needs the same paint when only the paint is asked for', () => {
-    expect(paintNeeded(wall())).toEqual({ ok: true, value: card.paint });
-    expect(paintNeeded(wall({ coats: 0 }))).toMatchObject({ ok: false, field: 'coats' });
+    expect(paintNeeded(wallRequest())).toEqual({ ok: true, value: card.paint });
+    expect(paintNeeded(wallRequest({ coats: 0 }))).toMatchObject({ ok: false, field: 'coats' });
   });
 
   it('starts low and stops high around the even-fan pressure, with the pump above the gun', () => {
@@ -251,7 +234,7 @@ describe('refusals', () => {
       /wider or shorter hose/,
     ],
   ])('says why and where (%#)', (extra, field, message) => {
-    const result = setupCard(wall(extra));
+    const result = setupCard(wallRequest(extra));
     expect(result).toMatchObject({ ok: false, field });
     expect(!result.ok && result.message).toMatch(message);
     expect(result).not.toHaveProperty('value');
@@ -279,7 +262,7 @@ describe('any set-up', () => {
   it('is either a whole card of finite numbers inside their ranges or a refusal with a sentence', () => {
     fc.assert(
       fc.property(request, (extra) => {
-        const result = setupCard(wall(extra));
+        const result = setupCard(wallRequest(extra));
         if (!result.ok) {
           expect(result.message.length).toBeGreaterThan(20);
           return;

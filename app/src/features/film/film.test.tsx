@@ -1,4 +1,5 @@
-import { SPRAYER_CLASS_DATA, of, setupCard, simulateAll, type SetupRequest } from '@fine-spray/core';
+import { of, setupCard, simulateAll } from '@fine-spray/core';
+import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
 import type { FilmReport, FilmRequest } from '@/workers/film.worker';
@@ -29,22 +30,10 @@ class HeldWorker {
   }
 }
 
-const request: SetupRequest = {
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  wind: 'calm',
+const request = wallRequest({
   geometry: { shape: 'rectangle', width: 3, height: 2.4, count: 1, openings: [] },
-  coating: { name: 'Interior wall matt', archetype: 'wall-matt', overrides: {} },
-  coats: 2,
-  thinning: of(0, '%'),
-  sprayer: SPRAYER_CLASS_DATA['mid electric'],
   hoses: [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }],
-  lift: of(0, 'm'),
-  rack: [],
-  containerSizes: [of(5, 'L')],
-};
+});
 
 function open() {
   const card = setupCard(request);

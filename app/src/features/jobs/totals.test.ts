@@ -1,17 +1,8 @@
-import type { Coating, Job, Sprayer, Surface } from '@fine-spray/contract';
-import { of, to, quantity, type Volume } from '@fine-spray/core';
+import type { Job, Sprayer, Surface } from '@fine-spray/contract';
+import { to, quantity, type Volume } from '@fine-spray/core';
+import { coatingRow, row } from '@/testing/rows';
 import { coatingTotals } from './SurfaceList';
 
-const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const coating = (id: string, name: string, archetype: Coating['archetype']): Coating => ({
-  ...row,
-  id,
-  name,
-  archetype,
-  overrides: {},
-  containerSizes: [of(5, 'L')],
-  note: '',
-});
 const sprayer: Sprayer = {
   ...row,
   id: 's',
@@ -54,9 +45,9 @@ const surface = (id: string, coatingId: string, coats = 2): Surface => ({
 });
 const kit = {
   coatings: [
-    coating('m', 'Matt', 'wall-matt'),
-    coating('c', 'Ceiling', 'ceiling-flat'),
-    coating('l', 'Lacquer', 'clear-lacquer-solvent'),
+    coatingRow('m', 'Matt', 'wall-matt'),
+    coatingRow('c', 'Ceiling', 'ceiling-flat'),
+    coatingRow('l', 'Lacquer', 'clear-lacquer-solvent'),
   ],
   sprayers: [sprayer],
   hoses: [],

@@ -2,13 +2,13 @@ import type { Coating, Hose, Sprayer } from '@fine-spray/contract';
 import { of, setupCard, type SetupCard } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
+import { row } from '@/testing/rows';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
 import { requestFor, type Kit, type SetupSurface } from '@/data/kit';
 import { containerText } from './words';
 
-const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
 const coating: Coating = {
   ...row,
   id: 'c',

@@ -1,23 +1,13 @@
-import type { Coating } from '@fine-spray/contract';
-import { of, type Opening } from '@fine-spray/core';
+import type { Opening } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
 import type { SetupSurface } from '@/data/kit';
 import { renderPart } from '@/testing/render';
+import { coatingRow } from '@/testing/rows';
 import { SurfaceForm } from './SurfaceForm';
 import { newSurface } from './newSurface';
 
-const row = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const coating = (id: string, name: string, archetype: Coating['archetype']): Coating => ({
-  ...row,
-  id,
-  name,
-  archetype,
-  overrides: {},
-  containerSizes: [of(5, 'L')],
-  note: '',
-});
-const coatings = [coating('v', 'Varnish', 'clear-varnish'), coating('m', 'Wall matt', 'wall-matt')];
+const coatings = [coatingRow('v', 'Varnish', 'clear-varnish'), coatingRow('m', 'Wall matt', 'wall-matt')];
 const start = newSurface('j', coatings, 10, 'Hall');
 
 let surface: SetupSurface;
