@@ -18,7 +18,7 @@ import {
   type Volume,
 } from '../units';
 import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
-import { transferInput, type SearchContext } from './request';
+import type { SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';
 
 /** One tip with what it does on this surface, with this paint, machine and hose. */
@@ -89,7 +89,7 @@ export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
  * gives, more pressure than pump and hose leave at the gun, a film no gun speed lays.
  */
 export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): Result<Candidate> {
-  const { request, fluid, wetPerPass, schools, area, coats, passes } = context;
+  const { request, fluid, transfer, wetPerPass, schools, area, coats, passes } = context;
   const { sprayer } = request;
   if (archetypeOf(request.coating.archetype).abrasionClass === 3 && !HEAVY_FAMILIES.includes(tip.family)) {
     return refuse(
@@ -153,7 +153,6 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
     );
   }
   const overlap = overlapOf(tip.family, schools.overlap);
-  const transfer = transferInput(request).value;
   const gunSpeed = gunSpeedForFilm(
     { flow, transferEfficiency: quantity(transfer), fanWidth: width, overlap: quantity(overlap.share) },
     wetPerPass,

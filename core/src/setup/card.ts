@@ -3,7 +3,7 @@ import { explain, given, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, type Caution } from '../safety';
 import { usualFans, type AreaBreakdown } from '../takeoff';
-import { orificeDiameter, writeTipCode } from '../tip';
+import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import { workOut } from './candidate';
 import { checkRequest } from './check';
@@ -72,9 +72,7 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     main = score(result.value, context);
   }
   const mainCode = writeTipCode(main.tip);
-  const others = ranking.tips
-    .filter((tip) => tip.tip.family !== main.tip.family || writeTipCode(tip.tip) !== mainCode)
-    .slice(0, 2);
+  const others = ranking.tips.filter((tip) => !isSameTip(tip.tip, main.tip)).slice(0, 2);
   const tip: TipAdvice = { tip: main, code: mainCode, reason: reasonFor(main, context, system) };
   return accept({
     tip,

@@ -1,7 +1,7 @@
 import { archetypeOf } from '../coating';
 import { COMFORTABLE_GUN_SPEED } from '../film';
 import { finishClass, narrowSide, usualFans, type FinishClass } from '../takeoff';
-import { writeTipCode, type TipFamily } from '../tip';
+import { isSameTip, type TipFamily } from '../tip';
 import { showText, type UnitSystem } from '../units';
 import type { Candidate } from './candidate';
 import type { SearchContext } from './request';
@@ -112,10 +112,7 @@ export const CRITERIA = {
   },
   rack: {
     weight: 0.02,
-    fitness: ({ tip }, { request }) =>
-      request.rack.some((owned) => owned.family === tip.family && writeTipCode(owned) === writeTipCode(tip))
-        ? 1
-        : 0,
+    fitness: ({ tip }, { request }) => (request.rack.some((owned) => isSameTip(owned, tip)) ? 1 : 0),
     good: () => 'on your rack',
     poor: () => 'not on your rack',
   },

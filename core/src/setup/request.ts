@@ -99,6 +99,8 @@ export interface SearchContext {
   readonly fluid: LineFluid;
   readonly schools: Schools;
   readonly area: AreaBreakdown;
+  /** Share of the paint that lands on this piece. */
+  readonly transfer: number;
   /** Wet film laid at a time. */
   readonly wetPerPass: Length;
   /** Passes in which one coat is laid so that none is over the sag limit. */
@@ -130,6 +132,7 @@ export function searchContext(request: SetupRequest, area: AreaBreakdown): Searc
     schools,
     area,
     fluid: fluidOf(request),
+    transfer: transferInput(request).value,
     wetPerPass,
     passes,
     coats,

@@ -71,8 +71,20 @@ export function existsInFamily(family: TipFamily, { fan, orificeThou }: TipCode)
   );
 }
 
-/** Every tip of every family, in a stable order. */
+/** Whether two tips are the same in family, fan and orifice. */
+export function isSameTip(one: Tip, other: Tip): boolean {
+  return one.orificeThou === other.orificeThou && one.fan === other.fan && one.family === other.family;
+}
+
+let catalogue: readonly Tip[] | undefined;
+
+/** Every tip of every family, in a stable order; listed once, when it is first asked for. */
 export function tipCatalogue(): readonly Tip[] {
+  catalogue ??= listCatalogue();
+  return catalogue;
+}
+
+function listCatalogue(): readonly Tip[] {
   return TIP_FAMILIES.flatMap((family) => {
     const { fans, orifices } = FAMILY_DATA[family];
     const tips: Tip[] = [];

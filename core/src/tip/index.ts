@@ -1,6 +1,7 @@
 export { FAMILY_DATA, TIP_FAMILIES, type FamilyData, type TipFamily } from './family';
 export {
   existsInFamily,
+  isSameTip,
   orificeDiameter,
   readTip,
   readTipCode,
