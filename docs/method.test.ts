@@ -169,7 +169,7 @@ const overlapChoice = () => 100 * overlapAdvice(evenFanProfile(1)).verdict.varia
 const share = (explained: Explained) => explained.value;
 
 const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => number]>> = {
-  'set-up search': ['%', () => card().tip.tip.score],
+  'set-up search': ['%', () => card().tip.score],
   'fan width': ['mm', () => right(fanReadings(5, of(12, 'in')))[0]?.width?.value ?? NaN],
   'even-fan pressure': ['bar', () => card().gunPressure.value],
   'pump setting': ['bar', () => card().pumpPressure.value],

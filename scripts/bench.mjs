@@ -51,30 +51,36 @@ async function inC({ columns, rows, cell, stamps: count }, { across, through }, 
   return { seconds, sum };
 }
 
+/**
+ * The deposit kernel beside C. Turn and turn about, best of each: where the machine runs at half speed for a while, it
+ * must not be one of the two alone that had it so.
+ */
+async function kernelBesideC(kernel, stamps, results) {
+  let ours = Infinity;
+  let yardstick = Infinity;
+  for (let turn = 0; turn < 6; turn += 1) {
+    const one = stamps(12);
+    const c = await inC(kernel, one, 12);
+    if (c === undefined) return say('No gcc here: the deposit kernel is not compared with C.');
+    if (Math.abs(one.sum / c.sum - 1) > 1e-9) stop('The C yardstick lays another film than the program.');
+    ours = Math.min(ours, one.seconds);
+    yardstick = Math.min(yardstick, c.seconds);
+  }
+  const what = `deposit kernel, ${kernel.stamps} stamps, over the same in C (${(yardstick * 1000).toFixed(2)} ms)`;
+  return results.push(line(what, ours / yardstick, 4, 'times'));
+}
+
 /** The computation core: simulation against C, search, line, pass plan, live stroke. */
 async function core() {
   const { KERNEL, stamps, strokes, liveMove, lineSolve, setups, housePlan } = await coreBench('kernels');
   const results = [];
-  const ours = stamps(20);
-  const c = await inC(KERNEL, ours, 20);
-  if (c === undefined) say('No gcc here: the deposit kernel is not compared with C.');
-  else {
-    if (Math.abs(ours.sum / c.sum - 1) > 1e-9) stop('The C yardstick lays another film than the program.');
-    results.push(
-      line(
-        `deposit kernel, ${KERNEL.stamps} stamps, over the same in C (${(c.seconds * 1000).toFixed(2)} ms)`,
-        ours.seconds / c.seconds,
-        4,
-        'times',
-      ),
-    );
-  }
+  await kernelBesideC(KERNEL, stamps, results);
   const { fast, slow, apart } = strokes(8);
   say(
     `        strokes laid at once: ${(fast * 1000).toFixed(2)} ms for a wall, ${(slow / fast).toFixed(0)} times as fast as stamps, films at most ${(apart * 100).toFixed(2)} % of the peak apart`,
   );
   results.push(
-    line('live stroke, slowest of 200 pointer moves in any direction', liveMove(8) * 1000, 2, 'ms'),
+    line('live stroke, costliest of 200 pointer moves in any direction', liveMove(8) * 1000, 2, 'ms'),
   );
   const { solve, report } = lineSolve(10);
   results.push(line('line solve, two hoses and height', solve * 1e6, 50, 'μs'));

@@ -13,7 +13,7 @@ import path from 'node:path';
 import { ensureNodePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
-import { main, say } from './lib/say.mjs';
+import { main, say, stop } from './lib/say.mjs';
 
 /**
  * Breaks the formulas of the core one operator at a time and looks whether a test fails: `npm run mutate`.
@@ -118,25 +118,26 @@ function workshop(index) {
 
 const TIMEOUT = 90_000;
 
+const jest = (folder, ...args) =>
+  run(
+    process.execPath,
+    [
+      path.join(ROOT, 'node_modules/jest/bin/jest.js'),
+      '--config',
+      'jest.mutate.cjs',
+      '--bail',
+      '--silent',
+      '--runInBand',
+      ...args,
+    ],
+    { cwd: folder, quiet: true, timeout: TIMEOUT },
+  );
+
 /** Whether a test fails: those beside the file first, which is quick, then all. A run that hangs counts as seen. */
 async function isSeen(folder, relative) {
-  const jest = (...args) =>
-    run(
-      process.execPath,
-      [
-        path.join(ROOT, 'node_modules/jest/bin/jest.js'),
-        '--config',
-        'jest.mutate.cjs',
-        '--bail',
-        '--silent',
-        '--runInBand',
-        ...args,
-      ],
-      { cwd: folder, quiet: true, timeout: TIMEOUT },
-    );
-  const beside = await jest('--passWithNoTests', `core/${path.dirname(relative)}/`);
+  const beside = await jest(folder, '--passWithNoTests', `core/${path.dirname(relative)}/`);
   if (beside.code !== 0) return true;
-  return (await jest()).code !== 0;
+  return (await jest(folder)).code !== 0;
 }
 
 await main(async () => {
@@ -153,6 +154,7 @@ await main(async () => {
   await Promise.all(
     Array.from({ length: Math.max(1, Math.min(os.cpus().length, 4)) }, async (_, index) => {
       const folder = workshop(index);
+      if ((await jest(folder)).code !== 0) stop('The tests fail before anything is broken: mend that first.');
       for (let mutant = queue.shift(); mutant; mutant = queue.shift()) {
         const relative = path.relative(path.join(ROOT, 'core'), mutant.file);
         const target = path.join(folder, 'core', relative);

@@ -51,7 +51,7 @@ export function wallFilm(
     outline: moved(shape.outline, MARGIN),
     openings: shape.openings.map((one) => moved(one, MARGIN)),
   };
-  const { tip } = card.tip;
+  const { tip, gunPressure, evenFanPressure } = card.tip.candidate;
   const settings: PassSettings = {
     fanWidth: quantity<Length>(card.fan.value),
     distance: quantity<Length>(card.distance.value),
@@ -75,11 +75,11 @@ export function wallFilm(
       height: quantity(high),
       cell: quantity(Math.max(FINEST, Math.sqrt((wide * high) / CELLS))),
       fan: {
-        family: tip.tip.family,
-        fan: tip.tip.fan,
+        family: tip.family,
+        fan: tip.fan,
         flow: quantity(card.flow.value),
         transferEfficiency: quantity(settings.transfer.value),
-        pressureRatio: tip.gunPressure / tip.evenFanPressure,
+        pressureRatio: gunPressure / evenFanPressure,
       },
       strokes: strokesFor(plan.value.passes, settings, hand),
       limits: {

@@ -1,6 +1,6 @@
 import { archetypeOf } from '../coating';
 import { betterOverlap, evenFanProfile, gunSpeedForFilm, type OverlapVerdict } from '../film';
-import { pumpForGun, steadyState, type Line } from '../line';
+import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
 import { SURFACE_KINDS } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
 import {
@@ -11,24 +11,36 @@ import {
   type Flow,
   type Length,
   type Pressure,
+  type Refusal,
   type Result,
   type Speed,
   type Time,
   type UnitSystem,
   type Volume,
 } from '../units';
-import { EVEN_FAN_RANGE, evenFanPressure } from './evenFan';
+import { EVEN_FAN_RANGE, evenFanPressure as usualEvenFan } from './evenFan';
 import type { SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';
 
-/** One tip with what it does on this surface, with this paint, machine and hose. */
-export interface Candidate {
-  readonly tip: Tip;
+/** Gun pressures between which the first test card starts and the last one stops. */
+export interface PressureBand {
+  readonly start: Pressure;
+  readonly stop: Pressure;
+}
+
+/** What pump, hoses and paint do with a tip: everything that its fan width does not change. */
+export interface TipLine {
   /** Gun pressure aimed at: the even-fan pressure, or what the pump reaches below it. */
   readonly gunPressure: Pressure;
   readonly evenFanPressure: Pressure;
+  readonly band: PressureBand;
   readonly pumpPressure: Pressure;
   readonly flow: Flow;
+}
+
+/** One tip with what it does on this surface, with this paint, machine and hose. */
+export interface Candidate extends TipLine {
+  readonly tip: Tip;
   readonly fanWidth: Length;
   readonly overlap: OverlapVerdict;
   readonly gunSpeed: Speed;
@@ -84,39 +96,67 @@ export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
   };
 }
 
-/**
- * Works one tip out, or refuses it with the reason: larger than the machine carries, more paint than the pump
- * gives, more pressure than pump and hose leave at the gun, a film no gun speed lays.
- */
-export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): Result<Candidate> {
-  const { request, fluid, transfer, wetPerPass, schools, area, coats, passes } = context;
-  const { sprayer } = request;
-  if (archetypeOf(request.coating.archetype).abrasionClass === 3 && !HEAVY_FAMILIES.includes(tip.family)) {
+/** Why a family or an orifice is not for this coating or this machine, whatever the pressure. */
+function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: Tip): Refusal | undefined {
+  const { abrasionClass, orifices } = archetypeOf(request.coating.archetype);
+  const { largestOrificeThou } = request.sprayer;
+  if (abrasionClass === 3 && !HEAVY_FAMILIES.includes(family)) {
     return refuse(
       'tip.heavy',
       'tip',
-      `A ${tip.family} tip does not break up a coating this heavy. Fit a standard or heavy-texture tip.`,
+      `A ${family} tip does not break up a coating this heavy. Fit a standard or heavy-texture tip.`,
     );
   }
-  if (tip.orificeThou > sprayer.largestOrificeThou) {
+  if (orificeThou > largestOrificeThou) {
     return refuse(
       'tip.machine',
       'tip',
-      `An orifice of ${tip.orificeThou} thou is over this sprayer's limit of ${sprayer.largestOrificeThou}. Fit a smaller tip or a larger sprayer.`,
+      `An orifice of ${orificeThou} thou is over this sprayer's limit of ${largestOrificeThou}. Fit a smaller tip or a larger sprayer.`,
     );
   }
-  const { orifices } = archetypeOf(request.coating.archetype);
-  if (tip.orificeThou < CLOGGING_SHARE * orifices.low) {
+  if (orificeThou < CLOGGING_SHARE * orifices.low) {
     return refuse(
       'tip.clogs',
       'tip',
-      `An orifice of ${tip.orificeThou} thou would clog with this coating; ${orifices.low} to ${orifices.high} are usual.`,
+      `An orifice of ${orificeThou} thou would clog with this coating; ${orifices.low} to ${orifices.high} are usual.`,
     );
   }
+  return undefined;
+}
+
+/**
+ * Where to look for an even fan: the range of the heuristic within the family's band, from no higher than the pressure
+ * aimed at; up to it alone where the pump gives no more.
+ */
+function bandAround(
+  line: Line,
+  { family }: Tip,
+  gun: Pressure,
+  evenFan: Pressure,
+  sprayer: Sprayer,
+): PressureBand {
+  const { low, high } = FAMILY_DATA[family].band;
+  const start = Math.min(gun, Math.max(low, EVEN_FAN_RANGE.low * evenFan));
+  const highest = quantity<Pressure>(
+    gun < evenFan ? gun : Math.max(gun, Math.min(high, EVEN_FAN_RANGE.high * evenFan)),
+  );
+  const stop = pumpForGun(line, highest).pump <= sprayer.maxPressure ? highest : gun;
+  return { start: quantity(start), stop };
+}
+
+/**
+ * Works out what reaches the gun with a tip, the same for every fan of its family and orifice; or refuses it with the
+ * reason: not for this coating, larger than the machine carries, more pressure than pump and hose leave at the gun,
+ * more paint than the pump gives.
+ */
+export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem): Result<TipLine> {
+  const refused = refusedByOrifice(context, tip);
+  if (refused) return refused;
+  const { request, fluid } = context;
+  const { sprayer } = request;
   const line = lineOf(context, tip);
-  const orifice = line.orifice;
   const wanted = quantity<Pressure>(
-    evenFanPressure(tip.family, orifice, fluid.rheology.highShearViscosity) *
+    usualEvenFan(tip.family, line.orifice, fluid.rheology.highShearViscosity) *
       (request.history?.evenFan?.value ?? 1),
   );
   let gunPressure = wanted;
@@ -143,6 +183,21 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
       `This tip takes ${showText(flow, 'flow', system)}, more than the pump's ${showText(sprayer.maxFlow, 'flow', system)}: pressure would sag under the trigger.`,
     );
   }
+  const band = bandAround(line, tip, gunPressure, wanted, sprayer);
+  return accept({ gunPressure, evenFanPressure: wanted, band, pumpPressure: pump, flow });
+}
+
+/** Works one tip out on this surface, given what reaches the gun with it; or refuses it with the reason. */
+export function workOut(
+  context: SearchContext,
+  tip: Tip,
+  system: UnitSystem,
+  line = lineForTip(context, tip, system),
+): Result<Candidate> {
+  if (!line.ok) return line;
+  const { request, transfer, wetPerPass, schools, area, coats, passes } = context;
+  const { gunPressure, evenFanPressure, band, pumpPressure, flow } = line.value;
+  const { sprayer } = request;
   const distance = gunDistance(request.element, schools);
   const width = fanWidthBy(tip.fan, distance, schools);
   if (width === undefined) {
@@ -162,14 +217,15 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
   return accept({
     tip,
     gunPressure,
-    evenFanPressure: wanted,
-    pumpPressure: pump,
+    evenFanPressure,
+    band,
+    pumpPressure,
     flow,
     fanWidth: width,
     overlap,
     gunSpeed,
     flowShare: flow / sprayer.maxFlow,
-    pressureMargin: 1 - pump / sprayer.maxPressure,
+    pressureMargin: 1 - pumpPressure / sprayer.maxPressure,
     distance,
     wetFilm: wetPerPass,
     coats,
@@ -177,6 +233,6 @@ export function workOut(context: SearchContext, tip: Tip, system: UnitSystem): R
     triggerTime: quantity(triggerTime),
     sprayingTime: quantity(triggerTime / TRIGGER_SHARE),
     overspray: quantity(flow * triggerTime * (1 - transfer)),
-    mistsMore: gunPressure > wanted * (1 + 1e-9),
+    mistsMore: gunPressure > evenFanPressure * (1 + 1e-9),
   });
 }

@@ -5,19 +5,13 @@ import { cautionsFor, type Caution } from '../safety';
 import { usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
-import { workOut } from './candidate';
+import { workOut, type Candidate } from './candidate';
 import { checkRequest } from './check';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
-import { rankTips, reasonAgainst, reasonFor, score, type RankedTip, type Ranking } from './rank';
+import { adviceOn, rankTips, score, type Ranking, type TipAdvice } from './rank';
 import { coatingMesh, meshFor, searchContext, type SearchContext, type SetupRequest } from './request';
-
-export interface TipAdvice {
-  readonly tip: RankedTip;
-  readonly code: string;
-  readonly reason: string;
-}
 
 /** The set-up of one surface: the signature answer of the product. All numbers SI and self-explaining. */
 export interface SetupCard extends LineNumbers, FilmNumbers {
@@ -71,19 +65,13 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     if (!result.ok) return { ...result, field: 'tip' };
     main = score(result.value, context);
   }
-  const mainCode = writeTipCode(main.tip);
-  const others = ranking.tips.filter((tip) => !isSameTip(tip.tip, main.tip)).slice(0, 2);
-  const tip: TipAdvice = { tip: main, code: mainCode, reason: reasonFor(main, context, system) };
+  const others = ranking.tips.filter(({ candidate }) => !isSameTip(candidate.tip, main.candidate.tip));
   return accept({
-    tip,
+    tip: adviceOn(main, context, system),
     chosen: request.chosenTip !== undefined,
-    nextBest: others.map((other) => ({
-      tip: other,
-      code: writeTipCode(other.tip),
-      reason: reasonAgainst(other, main, context, system),
-    })),
+    nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
     refusedTips: ranking.refused.length,
-    ...numbersFor(context, main, system),
+    ...numbersFor(context, main.candidate, system),
   });
 }
 
@@ -98,7 +86,7 @@ function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: Se
 }
 
 /** Every number of the card for one tip. */
-function numbersFor(context: SearchContext, main: RankedTip, system: UnitSystem) {
+function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem) {
   const { request, passes, area } = context;
   const { coating, geometry } = request;
   const line = lineNumbers(context, main);

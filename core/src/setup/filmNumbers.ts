@@ -4,7 +4,7 @@ import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
 import { ELEMENT_DATA } from '../takeoff';
 import { writeTipCode } from '../tip';
 import { quantity } from '../units';
-import type { RankedTip } from './rank';
+import type { Candidate } from './candidate';
 import { DISTANCE_SCHOOLS, fanWidthBy, gunDistance } from './schools';
 import { transferInput, type SearchContext } from './request';
 
@@ -21,7 +21,7 @@ export interface FilmNumbers {
 /** Fan, film and the gun speed that lays it, for one tip at a flow. */
 export function filmNumbers(
   { request, passes, filmShare, schools }: SearchContext,
-  main: RankedTip,
+  main: Candidate,
   flow: Explained,
 ): FilmNumbers {
   const code = writeTipCode(main.tip);

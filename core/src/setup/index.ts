@@ -1,8 +1,8 @@
-export { setupCard, type SetupCard, type TipAdvice } from './card';
+export { setupCard, type SetupCard } from './card';
 export { paintNeeded } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
-export { rankTips, type RankedTip, type Ranking } from './rank';
+export { rankTips, type RankedTip, type Ranking, type TipAdvice } from './rank';
 export { searchSetups, type Finish, type RefusedTip, type SetupOption, type SetupSearch } from './search';
 export { largestTip, type LargestTip } from './largestTip';
 export {

@@ -4,18 +4,12 @@ import { liftPressure, lineLoss } from '../line';
 import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, type TipFamily } from '../tip';
 import { quantity } from '../units';
 import { EVEN_FAN_RANGE } from './evenFan';
-import type { RankedTip } from './rank';
+import type { Candidate, PressureBand } from './candidate';
 import { fluidFrom, type SearchContext, type SetupRequest } from './request';
 
-/** A pressure to begin with on the first test card and one not to go beyond. */
-export interface PressureRange {
-  readonly start: number;
-  readonly stop: number;
-}
-
 export interface LineNumbers {
-  readonly gunPressure: Explained & PressureRange;
-  readonly pumpPressure: Explained & PressureRange;
+  readonly gunPressure: Explained & PressureBand;
+  readonly pumpPressure: Explained & PressureBand;
   readonly flow: Explained;
 }
 
@@ -39,9 +33,8 @@ function familyInput({ history }: SetupRequest, family: TipFamily): Input {
 }
 
 /** Gun pressure, the pump setting that gives it through the hoses, and the flow, for one tip. */
-export function lineNumbers(context: SearchContext, main: RankedTip): LineNumbers {
+export function lineNumbers(context: SearchContext, main: Candidate): LineNumbers {
   const { request, fluid } = context;
-  const family = FAMILY_DATA[main.tip.family];
   const orifice = given(
     'Orifice',
     'orifice',
@@ -61,10 +54,7 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
     return gun + lineLoss(request.hoses, flow, paint) + liftPressure(request.lift, paint.density);
   };
   const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
-  const ceiling = main.gunPressure < main.evenFanPressure ? main.gunPressure : Infinity;
-  const start = Math.min(ceiling, Math.max(family.band.low, EVEN_FAN_RANGE.low * main.evenFanPressure));
-  const highest = Math.min(family.band.high, EVEN_FAN_RANGE.high * main.evenFanPressure, ceiling);
-  const stop = pumpAt(highest) <= request.sprayer.maxPressure ? highest : Math.max(main.gunPressure, start);
+  const { start, stop } = main.band;
   const inputs = [familyInput(request, main.tip.family), highShear, orifice];
   const gunPressure = {
     kind: 'pressure' as const,
@@ -73,7 +63,7 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
     basis: weakestBasis(inputs),
     value: main.gunPressure,
     low: start,
-    high: Math.max(stop, start),
+    high: stop,
     start,
     stop,
   };
@@ -83,7 +73,7 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
     'pressure',
     main.gunPressure,
     start,
-    Math.max(start, stop),
+    stop,
     'Even-fan pressure of this card',
   );
   const flow = explain(
@@ -129,5 +119,9 @@ export function lineNumbers(context: SearchContext, main: RankedTip): LineNumber
     },
     (v) => pumpAt(v.gun, v.lowShear, v.highShear, v.density),
   );
-  return { gunPressure, pumpPressure: { ...pumpPressure, start: pumpAt(start), stop: pumpAt(stop) }, flow };
+  return {
+    gunPressure,
+    pumpPressure: { ...pumpPressure, start: quantity(pumpAt(start)), stop: quantity(pumpAt(stop)) },
+    flow,
+  };
 }

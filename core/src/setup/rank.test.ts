@@ -34,7 +34,7 @@ describe('ranking', () => {
     const forwards = rankTips(contextOf(), 'metric').tips.slice(0, 20);
     const backwards = rankTips(contextOf(), 'metric', [...tipCatalogue()].reverse()).tips.slice(0, 20);
     const names = (list: typeof forwards) =>
-      list.map((one) => `${one.score.toFixed(9)} ${writeTipCode(one.tip)}`);
+      list.map((one) => `${one.score.toFixed(9)} ${writeTipCode(one.candidate.tip)}`);
     expect(names(backwards)).toEqual(names(forwards));
   });
 
@@ -119,7 +119,7 @@ describe('the fitness of a tip', () => {
   const [some] = rankTips(context, 'metric', [tip('standard', 5, 15)]).tips;
   const candidate = (extra: Partial<Candidate>): Candidate => {
     if (!some) throw new Error('refused');
-    return { ...some, ...extra };
+    return { ...some.candidate, ...extra };
   };
 
   it('falls by a fifth for each thou outside the usual orifices, and a little off their middle', () => {

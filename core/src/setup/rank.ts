@@ -1,10 +1,11 @@
-import { tipCatalogue, type Tip } from '../tip';
-import type { Refusal, UnitSystem } from '../units';
-import { workOut, type Candidate } from './candidate';
+import { tipCatalogue, writeTipCode, type Tip } from '../tip';
+import type { Refusal, Result, UnitSystem } from '../units';
+import { lineForTip, workOut, type Candidate, type TipLine } from './candidate';
 import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
 import type { SearchContext } from './request';
 
-export interface RankedTip extends Candidate {
+export interface RankedTip {
+  readonly candidate: Candidate;
   readonly score: number;
   readonly fitness: Readonly<Record<CriterionName, number>>;
   readonly onRack: boolean;
@@ -16,19 +17,17 @@ export interface Ranking {
 }
 
 const criteria: Readonly<Record<CriterionName, Criterion>> = CRITERIA;
+const ALL_WEIGHTS = CRITERION_NAMES.reduce((sum, name) => sum + criteria[name].weight, 0);
 
 /** Score of one worked-out tip: the weighted mean of its fitness by each criterion. */
 export function score(candidate: Candidate, context: SearchContext): RankedTip {
-  let sum = 0;
-  let weights = 0;
   const fitness = {} as Record<CriterionName, number>;
+  let sum = 0;
   for (const name of CRITERION_NAMES) {
-    const { weight, fitness: fit } = criteria[name];
-    fitness[name] = fit(candidate, context);
-    sum += weight * fitness[name];
-    weights += weight;
+    fitness[name] = criteria[name].fitness(candidate, context);
+    sum += criteria[name].weight * fitness[name];
   }
-  return { ...candidate, score: sum / weights, fitness, onRack: fitness.rack === 1 };
+  return { candidate, score: sum / ALL_WEIGHTS, fitness, onRack: fitness.rack === 1 };
 }
 
 /** Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. */
@@ -39,12 +38,21 @@ export function rankTips(
 ): Ranking {
   const tips: RankedTip[] = [];
   const refused: { tip: Tip; refusal: Refusal }[] = [];
+  const lines = new Map<string, Result<TipLine>>();
   for (const tip of catalogue) {
-    const result = workOut(context, tip, system);
+    const key = `${tip.family} ${tip.orificeThou}`;
+    const line = lines.get(key) ?? lineForTip(context, tip, system);
+    lines.set(key, line);
+    const result = workOut(context, tip, system, line);
     if (result.ok) tips.push(score(result.value, context));
     else refused.push({ tip, refusal: result });
   }
-  tips.sort((a, b) => b.score - a.score || a.tip.orificeThou - b.tip.orificeThou || a.tip.fan - b.tip.fan);
+  tips.sort(
+    (a, b) =>
+      b.score - a.score ||
+      a.candidate.tip.orificeThou - b.candidate.tip.orificeThou ||
+      a.candidate.tip.fan - b.candidate.tip.fan,
+  );
   return { tips, refused };
 }
 
@@ -52,14 +60,32 @@ export function rankTips(
 const STRENGTH = 0.85;
 const WEAKNESS = 0.6;
 
+/** A ranked tip with its code and the reason a person would give for it, or against it. */
+export interface TipAdvice extends RankedTip {
+  readonly code: string;
+  readonly reason: string;
+}
+
+/** Advice on a tip: what speaks for it, or, beside another, what changes with it. */
+export function adviceOn(
+  tip: RankedTip,
+  context: SearchContext,
+  system: UnitSystem,
+  beside: RankedTip = tip,
+): TipAdvice {
+  const reason =
+    tip === beside ? reasonFor(tip, context, system) : reasonAgainst(tip, beside, context, system);
+  return { ...tip, code: writeTipCode(tip.candidate.tip), reason };
+}
+
 /** The reason a person would give for a tip: its two weightiest strengths and its worst weakness. */
 export function reasonFor(tip: RankedTip, context: SearchContext, system: UnitSystem): string {
   const strengths = CRITERION_NAMES.filter((name) => tip.fitness[name] >= STRENGTH).slice(0, 2);
   const weakness = CRITERION_NAMES.filter((name) => tip.fitness[name] < WEAKNESS && name !== 'rack').sort(
     (a, b) => (1 - tip.fitness[b]) * criteria[b].weight - (1 - tip.fitness[a]) * criteria[a].weight,
   )[0];
-  const words = strengths.map((name) => criteria[name].good(tip, context, system));
-  if (weakness) words.push(criteria[weakness].poor(tip, context, system));
+  const words = strengths.map((name) => criteria[name].good(tip.candidate, context, system));
+  if (weakness) words.push(criteria[weakness].poor(tip.candidate, context, system));
   return sentence(words);
 }
 
@@ -72,11 +98,11 @@ export function reasonAgainst(
 ): string {
   const lost = (name: CriterionName) => (best.fitness[name] - tip.fitness[name]) * criteria[name].weight;
   const worst = CRITERION_NAMES.reduce((most, name) => (lost(name) > lost(most) ? name : most));
-  const words = differences(tip, best);
+  const words = differences(tip.candidate, best.candidate);
   if (lost(worst) > NOTICEABLE && tip.fitness[worst] < WEAKNESS) {
-    words.push(criteria[worst].poor(tip, context, system));
+    words.push(criteria[worst].poor(tip.candidate, context, system));
   }
-  return sentence(words.length > 0 ? words : [criteria.orifice.good(tip, context, system)]);
+  return sentence(words.length > 0 ? words : [criteria.orifice.good(tip.candidate, context, system)]);
 }
 
 /** Loss of weighted fitness that deserves a word. */
@@ -85,17 +111,17 @@ const NOTICEABLE = 0.02;
 const NOTICED_SPEED = 0.08;
 
 /** The differences a painter would name between two tips. */
-function differences(tip: RankedTip, best: RankedTip): string[] {
+function differences(candidate: Candidate, best: Candidate): string[] {
   const words: string[] = [];
-  if (tip.tip.family !== best.tip.family) {
-    const softer = tip.gunPressure < best.gunPressure;
-    words.push(`${tip.tip.family} family${softer ? ', less overspray' : ''}`);
+  if (candidate.tip.family !== best.tip.family) {
+    const softer = candidate.gunPressure < best.gunPressure;
+    words.push(`${candidate.tip.family} family${softer ? ', less overspray' : ''}`);
   }
-  if (tip.tip.fan > best.tip.fan) words.push('wider fan, fewer passes');
-  if (tip.tip.fan < best.tip.fan) words.push('narrower fan, neater at edges');
-  if (tip.tip.orificeThou > best.tip.orificeThou) words.push('more paint, quicker');
-  if (tip.tip.orificeThou < best.tip.orificeThou) words.push('less paint, easier on the pump');
-  const speed = tip.gunSpeed / best.gunSpeed - 1;
+  if (candidate.tip.fan > best.tip.fan) words.push('wider fan, fewer passes');
+  if (candidate.tip.fan < best.tip.fan) words.push('narrower fan, neater at edges');
+  if (candidate.tip.orificeThou > best.tip.orificeThou) words.push('more paint, quicker');
+  if (candidate.tip.orificeThou < best.tip.orificeThou) words.push('less paint, easier on the pump');
+  const speed = candidate.gunSpeed / best.gunSpeed - 1;
   if (Math.abs(speed) > NOTICED_SPEED) words.push(speed > 0 ? 'gun moves faster' : 'gun moves slower');
   return words;
 }

@@ -5,7 +5,7 @@ import { given } from '../explain';
 import { SPRAYER_CLASS_DATA, pumpForGun } from '../line';
 import { wallRequest } from '../testing';
 import { TIP_FAMILIES, existsInFamily, tipCatalogue } from '../tip';
-import { of } from '../units';
+import { of, quantity } from '../units';
 import { evenFanPressure } from './evenFan';
 import { fluidOf } from './request';
 
@@ -33,15 +33,15 @@ describe('a set-up search', () => {
   });
 
   it('gives film, coats, time and overspray that balance with the paint that goes out', () => {
-    for (const option of search().options.slice(0, 50)) {
+    for (const { candidate } of search().options.slice(0, 50)) {
       const { flow, triggerTime, overspray, wetFilm, coats, passesPerCoat, gunSpeed, fanWidth, overlap } =
-        option;
+        candidate;
       const landed = flow * triggerTime - overspray;
       expect(landed / (16.12 * wetFilm * coats * passesPerCoat)).toBeCloseTo(1, 9);
       expect(gunSpeed * fanWidth * (1 - overlap.share) * wetFilm).toBeCloseTo(flow * 0.82, 12);
-      expect(option.sprayingTime).toBeCloseTo(triggerTime / 0.55, 9);
-      expect(option.band.low / option.evenFanPressure).toBeCloseTo(0.8, 9);
-      expect(option.band.high).toBeGreaterThanOrEqual(option.gunPressure);
+      expect(candidate.sprayingTime).toBeCloseTo(triggerTime / 0.55, 9);
+      expect(candidate.band.start / candidate.evenFanPressure).toBeCloseTo(0.8, 9);
+      expect(candidate.band.stop).toBeGreaterThanOrEqual(candidate.gunPressure);
     }
   });
 
@@ -50,7 +50,7 @@ describe('a set-up search', () => {
       coating: { name: 'S', archetype: 'penetrating-stain', overrides: {} },
       kind: 'planed-timber',
     });
-    const [best] = stain.options;
+    const best = stain.options[0]?.candidate;
     expect(best?.passesPerCoat).toBe(2);
     const landed = (best?.flow ?? 0) * (best?.triggerTime ?? 0) - (best?.overspray ?? 0);
     expect(landed / (16.12 * (best?.wetFilm ?? 0) * 2 * 2)).toBeCloseTo(1, 9);
@@ -91,34 +91,34 @@ describe('the schools', () => {
   it('of overlap changes spacing and gun speed', () => {
     const half = search({ schools: { overlap: 'one half' } }).options[0];
     const third = search({ schools: { overlap: 'one third' } }).options[0];
-    expect([half?.overlap.share, third?.overlap.share]).toEqual([1 / 2, 1 / 3]);
+    expect([half?.candidate.overlap.share, third?.candidate.overlap.share]).toEqual([1 / 2, 1 / 3]);
   });
 
   it('of distance narrows the fan on small work only, and the gun moves faster for it', () => {
     const pick = (extra: Partial<SetupRequest>) =>
       search({ ...door, ...extra }).options.find(
-        ({ code, tip }) => code === '411' && tip.family === 'standard',
-      );
+        ({ code, candidate }) => code === '411' && candidate.tip.family === 'standard',
+      )?.candidate;
     const far = pick({});
     const near = pick({ schools: { distance: 'closer' } });
     if (!far || !near) throw new Error('a 411 for the door');
     // 200 mm instead of 304.8 mm
     expect(near.fanWidth / far.fanWidth).toBeCloseTo(200 / 304.8, 9);
     expect(near.gunSpeed / far.gunSpeed).toBeCloseTo(304.8 / 200, 9);
-    expect(search({ schools: { distance: 'closer' } }).options[0]?.distance).toBeCloseTo(0.3048, 9);
+    expect(search({ schools: { distance: 'closer' } }).options[0]?.candidate.distance).toBeCloseTo(0.3048, 9);
   });
 
   it('of fan width reads wide fans wider, and has no number from fan 18', () => {
     const angle = search({ schools: { fanWidth: 'spray angle' } });
-    const usual = search().options.find(({ code }) => code === '615');
-    const wide = angle.options.find(({ code }) => code === '615');
+    const usual = search().options.find(({ code }) => code === '615')?.candidate;
+    const wide = angle.options.find(({ code }) => code === '615')?.candidate;
     expect((wide?.fanWidth ?? 0) / (usual?.fanWidth ?? 1)).toBeCloseTo(2 * Math.tan(Math.PI / 6), 6);
     expect(angle.refused.some(({ why, tip }) => why === 'tip.school' && tip.fan >= 18)).toBe(true);
   });
 
   it('of build lays the same film in fewer full coats, none over the sag limit', () => {
-    const lighter = search().options[0];
-    const full = search({ schools: { build: 'full' } }).options[0];
+    const lighter = search().options[0]?.candidate;
+    const full = search({ schools: { build: 'full' } }).options[0]?.candidate;
     if (!lighter || !full) throw new Error('an option');
     // Two coats of 111 μm are 222 μm, over 200: still two. Three of trim enamel stay three.
     expect(full.coats).toBe(2);
@@ -129,10 +129,49 @@ describe('the schools', () => {
       coats: 3,
     });
     // 3 · 132.4 = 397 μm in all, 212.5 stay up on a ceiling: two coats of 198.5
-    expect(ceiling.options[0]).toMatchObject({ coats: 2, passesPerCoat: 1 });
-    expect((ceiling.options[0]?.wetFilm ?? 0) * 1e6).toBeCloseTo(198.5, 1);
+    expect(ceiling.options[0]?.candidate).toMatchObject({ coats: 2, passesPerCoat: 1 });
+    expect((ceiling.options[0]?.candidate.wetFilm ?? 0) * 1e6).toBeCloseTo(198.5, 1);
     const card = setupCard(wallRequest({ schools: { build: 'full' }, coats: 1 }));
     expect(card.ok && card.value.coats).toBe(1);
+  });
+});
+
+describe('the band of gun pressures', () => {
+  const bandOf = (extra: Partial<SetupRequest>, wanted = '515') =>
+    search(extra).options.find(
+      ({ code, candidate }) => code === wanted && candidate.tip.family === 'standard',
+    )?.candidate;
+
+  it('runs from 0.8 to 1.2 of the even-fan pressure where the pump gives it', () => {
+    const free = bandOf({ hoses: [] });
+    expect((free?.band.start ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(0.8, 9);
+    expect((free?.band.stop ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(1.2, 9);
+  });
+
+  it('stops at the pressure aimed at where the hose leaves no more, and never starts above it', () => {
+    const mid = SPRAYER_CLASS_DATA['mid electric'];
+    const free = bandOf({ hoses: [] });
+    // The pump gives the even-fan pressure through no hose at all, with 1 % to spare: not 1.2 of it
+    const short = bandOf({
+      hoses: [],
+      sprayer: { ...mid, maxPressure: quantity(1.01 * (free?.pumpPressure ?? 0)) },
+    });
+    expect(short?.gunPressure).toBe(free?.evenFanPressure);
+    expect(short?.band).toEqual({ start: free?.band.start, stop: free?.evenFanPressure });
+    // 0.9 of it: what is left is aimed at, above the evenest of the range
+    const weak = bandOf({
+      hoses: [],
+      sprayer: { ...mid, maxPressure: quantity(0.9 * (free?.pumpPressure ?? 0)) },
+    });
+    expect((weak?.gunPressure ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(0.9, 2);
+    expect(weak?.band.stop).toBe(weak?.gunPressure);
+    // A crew whose fans are even far below the family's band starts where they are even
+    const evenFan = {
+      ...given('Even fan', 'factor', 0.4, '4 cards of this crew'),
+      basis: 'history' as const,
+    };
+    const learned = bandOf({ hoses: [], history: { evenFan } });
+    expect(learned?.band.start).toBe(learned?.gunPressure);
   });
 });
 

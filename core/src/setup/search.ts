@@ -1,17 +1,8 @@
 import { archetypeOf } from '../coating';
-import {
-  FAMILY_DATA,
-  orificeDiameter,
-  sealFor,
-  tipCatalogue,
-  writeTipCode,
-  type SealAdvice,
-  type Tip,
-} from '../tip';
-import { accept, refuse, type Pressure, type Result, type UnitSystem } from '../units';
+import { orificeDiameter, sealFor, tipCatalogue, writeTipCode, type SealAdvice, type Tip } from '../tip';
+import { accept, refuse, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
-import { EVEN_FAN_RANGE } from './evenFan';
-import { rankTips, reasonAgainst, reasonFor, type RankedTip } from './rank';
+import { adviceOn, rankTips, type RankedTip, type TipAdvice } from './rank';
 import { coatingMesh, meshFor, searchContext, type SetupRequest } from './request';
 
 /** How fine a finish a tip leaves on this piece, from its family and what the gun hand has to do. */
@@ -19,11 +10,7 @@ export const FINISHES = ['fine', 'good', 'plain'] as const;
 export type Finish = (typeof FINISHES)[number];
 
 /** One tip of the catalogue with everything it means for this surface. All numbers SI; the card explains each. */
-export interface SetupOption extends RankedTip {
-  readonly code: string;
-  readonly reason: string;
-  /** Gun pressures between which the first card starts and the last stops. */
-  readonly band: { readonly low: Pressure; readonly high: Pressure };
+export interface SetupOption extends TipAdvice {
   readonly mesh: number;
   readonly seal: SealAdvice;
   readonly finish: Finish;
@@ -45,7 +32,7 @@ export interface SetupSearch {
 /** Film variation, the hand's scatter in it, up to which a fan that suits the finish counts as fine: a lap of one half. */
 const FINE_VARIATION = 0.15;
 
-function finishOf({ fitness, overlap }: RankedTip): Finish {
+function finishOf({ fitness, candidate: { overlap } }: RankedTip): Finish {
   if (fitness.family >= 0.85 && fitness.speed > 0.6 && overlap.variation <= FINE_VARIATION) return 'fine';
   return fitness.family >= 0.5 && fitness.speed > 0.3 ? 'good' : 'plain';
 }
@@ -75,23 +62,13 @@ export function searchSetups(
   const { base } = archetypeOf(request.coating.archetype);
   const mesh = coatingMesh(request.coating);
   return accept({
-    options: tips.map((tip) => {
-      const { low, high } = FAMILY_DATA[tip.tip.family].band;
-      const top = Math.min(high, request.sprayer.maxPressure, EVEN_FAN_RANGE.high * tip.evenFanPressure);
+    options: tips.map((one) => {
+      const { tip } = one.candidate;
       return {
-        ...tip,
-        code: writeTipCode(tip.tip),
-        reason:
-          tip === best || best === undefined
-            ? reasonFor(tip, context, system)
-            : reasonAgainst(tip, best, context, system),
-        band: {
-          low: Math.min(tip.gunPressure, Math.max(low, EVEN_FAN_RANGE.low * tip.evenFanPressure)) as Pressure,
-          high: Math.max(tip.gunPressure, top) as Pressure,
-        },
-        mesh: meshFor(mesh, orificeDiameter(tip.tip)),
-        seal: sealFor(tip.tip.family, base),
-        finish: finishOf(tip),
+        ...adviceOn(one, context, system, best),
+        mesh: meshFor(mesh, orificeDiameter(tip)),
+        seal: sealFor(tip.family, base),
+        finish: finishOf(one),
       };
     }),
     refused: refused.map(({ tip, refusal }) => ({

@@ -43,13 +43,13 @@ describe('the set-up card of an inside wall', () => {
   const card = cardOf();
 
   it('fits a standard tip of the usual orifice and fan, with two next best and reasons', () => {
-    const { tip } = card.tip.tip;
+    const { tip } = card.tip.candidate;
     expect(tip.family).toBe('standard');
     expect([15, 17, 19]).toContain(tip.orificeThou);
     expect([5, 6]).toContain(tip.fan);
     expect(card.nextBest).toHaveLength(2);
     for (const advice of [card.tip, ...card.nextBest]) expect(advice.reason.length).toBeGreaterThan(10);
-    expect(card.nextBest[0]?.tip.score).toBeLessThanOrEqual(card.tip.tip.score);
+    expect(card.nextBest[0]?.score).toBeLessThanOrEqual(card.tip.score);
   });
 
   it('balances its own paint: what lands in the strokes is the film on the wall', () => {
@@ -122,8 +122,8 @@ describe('the card follows its inputs', () => {
     expect(thinned.wetFilm.value / cardOf().wetFilm.value).toBeCloseTo(1.05, 9);
     expect(thinned.paint.value).toBeCloseTo(cardOf().paint.value, 12);
     // What is explained is what was worked out, thinner and all
-    expect(thinned.flow.value).toBeCloseTo(thinned.tip.tip.flow, 15);
-    expect(thinned.pumpPressure.value).toBeCloseTo(thinned.tip.tip.pumpPressure, 3);
+    expect(thinned.flow.value).toBeCloseTo(thinned.tip.candidate.flow, 15);
+    expect(thinned.pumpPressure.value).toBeCloseTo(thinned.tip.candidate.pumpPressure, 3);
   });
 
   it('a film over the sag limit is laid in more passes', () => {
@@ -168,7 +168,7 @@ describe('the card follows its inputs', () => {
       coating: coating('trim-enamel'),
       geometry: { shape: 'rectangle', width: 0.9, height: 2.1, count: 1, openings: [] },
     });
-    expect(door.tip.tip.tip.family).toBe('fine-finish');
+    expect(door.tip.candidate.tip.family).toBe('fine-finish');
     expect(door.mesh.value).toBe(100);
     expect(door.stroke.length).toBeLessThanOrEqual(2.1);
   });
@@ -181,7 +181,7 @@ describe('the card follows its inputs', () => {
       sprayer: SPRAYER_CLASS_DATA.large,
       hoses: wideHose,
     });
-    expect(card.tip.tip.tip.family).toBe('heavy-texture');
+    expect(card.tip.candidate.tip.family).toBe('heavy-texture');
     expect(card.mesh.value).toBe(30);
   });
 });
@@ -275,10 +275,10 @@ describe('any set-up', () => {
           expect(Number.isFinite(value) && low <= value + 1e-12 && value <= high + 1e-12).toBe(true);
         }
         const { tip } = result.value;
-        expect(tip.tip.tip.orificeThou).toBeLessThanOrEqual(extra.sprayer.largestOrificeThou);
-        expect(tip.tip.flow).toBeLessThanOrEqual(extra.sprayer.maxFlow);
+        expect(tip.candidate.tip.orificeThou).toBeLessThanOrEqual(extra.sprayer.largestOrificeThou);
+        expect(tip.candidate.flow).toBeLessThanOrEqual(extra.sprayer.maxFlow);
         expect(result.value.wetFilm.value).toBeLessThanOrEqual(result.value.sagLimit.value + 1e-9);
-        expect(orificeDiameter(tip.tip.tip)).toBeGreaterThan(0);
+        expect(orificeDiameter(tip.candidate.tip)).toBeGreaterThan(0);
       }),
       { numRuns: 150 },
     );
@@ -288,8 +288,8 @@ describe('any set-up', () => {
     for (const id of ARCHETYPE_IDS) {
       const card = cardOf({ coating: coating(id), sprayer: SPRAYER_CLASS_DATA.large, hoses: wideHose });
       const { low, high } = archetypeOf(id).orifices;
-      expect(card.tip.tip.tip.orificeThou).toBeGreaterThanOrEqual(low - 2);
-      expect(card.tip.tip.tip.orificeThou).toBeLessThanOrEqual(high);
+      expect(card.tip.candidate.tip.orificeThou).toBeGreaterThanOrEqual(low - 2);
+      expect(card.tip.candidate.tip.orificeThou).toBeLessThanOrEqual(high);
     }
   });
 

@@ -112,17 +112,17 @@ export function unite(intervals: readonly Interval[], gap = 0): readonly Interva
 
 /** What is left of intervals when others are taken out. */
 export function without(intervals: readonly Interval[], holes: readonly Interval[]): readonly Interval[] {
-  if (holes.length === 0) return intervals;
-  return holes.reduce<readonly Interval[]>(
-    (rest, hole) =>
-      rest.flatMap(({ from, to }) =>
-        [
-          { from, to: Math.min(to, hole.from) },
-          { from: Math.max(from, hole.to), to },
-        ].filter((part) => part.to > part.from),
-      ),
-    intervals,
-  );
+  let rest = intervals;
+  for (const hole of holes) {
+    const parts: Interval[] = [];
+    for (const { from, to } of rest) {
+      const [before, after] = [Math.min(to, hole.from), Math.max(from, hole.to)];
+      if (before > from) parts.push({ from, to: before });
+      if (to > after) parts.push({ from: after, to });
+    }
+    rest = parts;
+  }
+  return rest;
 }
 
 export function turned(polygon: Polygon, angle: number): Polygon {

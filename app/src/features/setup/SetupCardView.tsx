@@ -109,7 +109,7 @@ export function SetupCardView({
   stale,
 }: SetupCardViewProps) {
   const { system } = useUnits();
-  const { tip } = card.tip.tip;
+  const { tip } = card.tip.candidate;
   const open = (part: CardPart) => () => onOpen(part);
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
@@ -241,7 +241,7 @@ export function SetupCardView({
         </Words>
         {card.nextBest.map((advice) => (
           <Pressable
-            key={`${advice.tip.tip.family} ${advice.code}`}
+            key={`${advice.candidate.tip.family} ${advice.code}`}
             role="button"
             onPress={() => onPickTip?.(advice)}
             className="min-h-[56px] flex-row items-center gap-3 rounded-xl p-1 hover:bg-identity-tint"
@@ -253,7 +253,7 @@ export function SetupCardView({
               <Words
                 weight="semi"
                 size={14}
-              >{`${familyName(advice.tip.tip.family)}${advice.tip.onRack ? ' · on your rack' : ''}`}</Words>
+              >{`${familyName(advice.candidate.tip.family)}${advice.onRack ? ' · on your rack' : ''}`}</Words>
               <Words size={14} colour="ink2">
                 {advice.reason}
               </Words>

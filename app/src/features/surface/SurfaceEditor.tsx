@@ -113,9 +113,9 @@ export function SurfaceEditor({
           )}
           stale={refusal?.message}
           onOpen={setOpen}
-          onPickTip={({ code, tip }) => {
+          onPickTip={({ code, candidate }) => {
             const before = surface.tip;
-            onChange({ tip: { family: tip.tip.family, code } });
+            onChange({ tip: { family: candidate.tip.family, code } });
             toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
           }}
         />
@@ -231,6 +231,6 @@ function Stacked({
 /** What "use another tip" starts from: the tip on the card. */
 function tipOn(card: SetupCard | undefined) {
   return card
-    ? { code: card.tip.code, family: card.tip.tip.tip.family }
+    ? { code: card.tip.code, family: card.tip.candidate.tip.family }
     : { code: '515', family: 'standard' as const };
 }
