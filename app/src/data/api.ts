@@ -16,6 +16,11 @@ export class Refused extends Error {
   }
 }
 
+/** What to tell a person of a call that failed. */
+export function whyFailed(error: unknown): string {
+  return error instanceof Error ? error.message : 'The server did not take it.';
+}
+
 async function answerOf(response: Response): Promise<unknown> {
   if (response.status === 204) return undefined;
   const body: unknown = await response.json().catch(() => undefined);

@@ -4,6 +4,7 @@ import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
 import { keys, useCompany, useList, useWrites } from '@/data/resources';
 import { useKit } from '@/data/kit';
@@ -77,7 +78,7 @@ function useNewJob() {
       await put({ id, content });
       router.navigate(`/jobs/${id}`);
     } catch (error) {
-      toast({ text: `Not made: ${error instanceof Error ? error.message : 'the server said no'}` });
+      toast({ text: `Not made: ${whyFailed(error)}` });
     }
   };
   return { make, loading: !kit && !failed };

@@ -3,10 +3,11 @@ import { of } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import type { Kit } from '@/data/kit';
+import { LineChoice } from '@/features/kit';
 import { Button } from '@/ui/button';
-import { Choice } from '@/ui/choice';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
@@ -17,9 +18,6 @@ const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({
   value,
   label: value.charAt(0).toUpperCase() + value.slice(1),
 }));
-const NO_HOSE = '';
-/** Hoses that can be put in series here. */
-const SERIES = 3;
 
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
@@ -43,7 +41,6 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
     ? {}
     : Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message]));
   const change = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
-  const slots = [...draft.hoseIds, NO_HOSE].slice(0, SERIES);
 
   async function store() {
     try {
@@ -55,7 +52,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
         undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
       });
     } catch (error) {
-      setFailed(error instanceof Error ? error.message : 'It could not be stored.');
+      setFailed(whyFailed(error));
     }
   }
   async function deleteJob() {
@@ -65,7 +62,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       router.navigate('/');
       toast({ text: `${job.name} is deleted.` });
     } catch (error) {
-      setFailed(error instanceof Error ? error.message : 'It could not be deleted.');
+      setFailed(whyFailed(error));
     }
   }
 
@@ -98,34 +95,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
           onChange={(status) => change({ status })}
         />
       </Labelled>
-      <Choice
-        label="Sprayer"
-        value={draft.sprayerId}
-        options={kit.sprayers.map(({ id, name, sprayerClass }) => ({
-          value: id,
-          label: name,
-          note: sprayerClass,
-        }))}
-        onChange={(sprayerId) => change({ sprayerId })}
-      />
-      {slots.map((hoseId, index) => (
-        <Choice
-          key={`${index} ${hoseId}`}
-          label={index === 0 ? 'Hose at the pump' : `Then hose ${index + 1}`}
-          value={hoseId}
-          options={[
-            { value: NO_HOSE, label: 'None' },
-            ...kit.hoses.map(({ id, name }) => ({ value: id, label: name })),
-          ]}
-          onChange={(chosen) =>
-            change({
-              hoseIds: [...slots.slice(0, index), chosen, ...slots.slice(index + 1)].filter(
-                (id) => id !== NO_HOSE,
-              ),
-            })
-          }
-        />
-      ))}
+      <LineChoice kit={kit} sprayerId={draft.sprayerId} hoseIds={draft.hoseIds} onChange={change} />
       <Words size={14} colour="ink2">
         In steady flow the order of hoses does not change the loss; the wider one goes to the pump for a light
         whip.

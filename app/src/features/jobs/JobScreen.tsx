@@ -5,6 +5,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
 import type { Kit } from '@/data/kit';
@@ -37,7 +38,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
       await put({ id, content: { ...fields, version: 0 } });
       router.navigate(`/jobs/${job.id}/surfaces/${id}`);
     } catch (error) {
-      toast({ text: `Not made: ${error instanceof Error ? error.message : 'the server said no'}` });
+      toast({ text: `Not made: ${whyFailed(error)}` });
     }
   };
 }

@@ -10,6 +10,7 @@ import {
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { contentOf, keys, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, QuantityField, TextField } from '@/ui/field';
@@ -67,7 +68,7 @@ function Editing({ coating }: { coating: Coating }) {
         undo: () => void put({ id: coating.id, content: { ...contentOf(coating), version: stored.version } }),
       });
     } catch (error) {
-      setFailed(error instanceof Error ? error.message : 'It could not be stored.');
+      setFailed(whyFailed(error));
     }
   }
   const give = (property: CoatingProperty, value: number) =>

@@ -1,2 +1,3 @@
 export { CoatingScreen } from './CoatingScreen';
 export { KitScreen } from './KitScreen';
+export { LineChoice } from './LineChoice';

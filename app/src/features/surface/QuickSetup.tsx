@@ -2,7 +2,7 @@ import { surfaceFields } from '@fine-spray/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useKit, type Kit, type SetupJob, type SetupSurface } from '@/data/kit';
-import { Choice } from '@/ui/choice';
+import { LineChoice } from '@/features/kit';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -65,21 +65,11 @@ function Quick({ kit, first, sprayerId }: { kit: Kit; first: SetupSurface; spray
         above={
           <View className="gap-3">
             <Words colour="ink2">Nothing here is stored. Make a job to keep surfaces.</Words>
-            <Choice
-              label="Sprayer"
-              value={job.sprayerId}
-              options={kit.sprayers.map(({ id, name, sprayerClass }) => ({
-                value: id,
-                label: name,
-                note: sprayerClass,
-              }))}
-              onChange={(id) => setJob({ ...job, sprayerId: id })}
-            />
-            <Choice
-              label="Hose"
-              value={job.hoseIds[0] ?? ''}
-              options={kit.hoses.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(id) => setJob({ ...job, hoseIds: [id] })}
+            <LineChoice
+              kit={kit}
+              sprayerId={job.sprayerId}
+              hoseIds={job.hoseIds}
+              onChange={(change) => setJob({ ...job, ...change })}
             />
           </View>
         }

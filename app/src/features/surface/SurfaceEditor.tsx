@@ -3,6 +3,7 @@ import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCa
 import Layers from 'lucide-react-native/icons/layers';
 import { useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import type { Kit, SetupJob, SetupSurface } from '@/data/kit';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
@@ -88,8 +89,7 @@ export function SurfaceEditor({
       say(error);
     }
   }
-  const say = (error: unknown) =>
-    toast({ text: error instanceof Error ? `Not stored: ${error.message}` : 'Not stored.' });
+  const say = (error: unknown) => toast({ text: `Not stored: ${whyFailed(error)}` });
 
   const answer = (
     <View className="gap-3">

@@ -1,6 +1,7 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { useKit, type Kit } from '@/data/kit';
 import { Button } from '@/ui/button';
@@ -74,7 +75,7 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
         undo: () => void put({ id: row.id, content: { ...contentOf(row), ...draft, version: 0 } }),
       });
     } catch (error) {
-      toast({ text: `Not deleted: ${error instanceof Error ? error.message : 'the server said no'}` });
+      toast({ text: `Not deleted: ${whyFailed(error)}` });
     }
   }
 

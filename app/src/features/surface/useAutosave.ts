@@ -1,6 +1,6 @@
 import type { Problem } from '@fine-spray/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { Refused } from '@/data/api';
+import { Refused, whyFailed } from '@/data/api';
 
 export type SaveState =
   | { readonly kind: 'saved' }
@@ -44,7 +44,7 @@ export function useAutosave<Draft>(save: (draft: Draft, leaving: boolean) => Pro
         setState({ kind: 'conflict', problem: error.problem });
         return;
       }
-      setState({ kind: 'waiting', why: error instanceof Error ? error.message : 'It could not be stored.' });
+      setState({ kind: 'waiting', why: whyFailed(error) });
       if (!(error instanceof Refused)) timer.current = setTimeout(() => void flush(false), AGAIN);
     }
   }, []);
