@@ -83,6 +83,10 @@ describe('passes over a wall', () => {
     // Run-up 0.5²/(2·4) = 31.25 mm twice for each pass; moves of one spacing between
     expect(found.travel.value).toBeCloseTo(82 + 20 * 0.0625 + 19 * found.spacing, 6);
     expect(found.gunTime).toBeGreaterThan(found.triggerTime.value);
+    // Each of 20 passes 4.1 m and two ramps of 0.5²/8 m, taken at speed and once more for slowing and starting; the moves
+    // down at 0.8 m/s
+    const ramps = 20 * 2 * (0.5 ** 2 / 8);
+    expect(found.gunTime).toBeCloseTo((20 * 4.1 + 2 * ramps) / 0.5 + 2.4 / 0.8, 6);
     // First and last pass are half off the piece: over the piece 19 of 20 fans, less the leads
     const landed = found.paintOut.value - found.overspray.value;
     expect(landed / (0.8 * found.paintOut.value)).toBeCloseTo((19 / 20) * (4 / 4.1), 2);
@@ -96,10 +100,54 @@ describe('passes over a wall', () => {
     const inside = (x: number, y: number) =>
       contains(piece.outline, { x, y }) && !piece.openings.some((one) => contains(one, { x, y }));
     for (const kind of ['across', 'up and down'] as const) {
-      for (const pass of plan(piece, { direction: { kind }, edgesFirst: true }).passes) {
+      for (const pass of plan(piece, { direction: { kind }, edgesFirst: false }).passes) {
         for (const { x, y } of ends(pass)) expect(inside(x, y)).toBe(false);
       }
     }
+  });
+
+  it('open and close over the strips just painted where the edges come first', () => {
+    const { passes } = plan(wall, { ...across, edgesFirst: true });
+    const field = passes.filter(({ kind }) => kind === 'field');
+    // 20 lines less the two that the edge passes are; a strip is half a spacing wide: 2.4 m / 19 / 2, at most 63.5 mm
+    expect(field).toHaveLength(18);
+    for (const pass of field) {
+      const [one, other] = ends(pass).map(({ x }) => x);
+      expect(Math.min(one ?? NaN, other ?? NaN)).toBeCloseTo(0.0635, 9);
+      expect(Math.max(one ?? NaN, other ?? NaN)).toBeCloseTo(4 - 0.0635, 9);
+    }
+    // Over a door in the wall they still let go off the piece
+    const holed = plan({ ...wall, openings: [box(1, 0, 1, 2.05)] }, { ...across, edgesFirst: true });
+    const low = holed.passes.find(({ kind, from }) => kind === 'field' && from.y < 1.5);
+    if (!low) throw new Error('a low pass');
+    expect(
+      ends(low)
+        .map(({ x }) => x)
+        .sort((a, b) => a - b),
+    ).toEqual([0.0635, 1 + ARM.lead, 2 - ARM.lead, 4 - 0.0635].map((x) => expect.closeTo(x, 9) as number));
+  });
+
+  it('are the field alone on a piece that the edges would fill', () => {
+    const fascia = plan({ outline: box(0, 0, 3, 0.12), openings: [] }, { ...across, edgesFirst: true });
+    expect(fascia.passes.map(({ kind }) => kind)).toEqual(['field']);
+    expect(fascia.reason).toMatch(/^Too narrow for edges first/);
+    expect(plan(wall, { ...across, edgesFirst: true }).reason).toMatch(/^Edges first, then the field/);
+  });
+
+  it('reach as far as the piece is wide anywhere in the band of a pass', () => {
+    // A step at 1.2 m: 1 m wide below, 4 m wide just above and narrowing to the top
+    const stepped: Piece = {
+      outline: [
+        { x: 0, y: 0 },
+        { x: 1, y: 0 },
+        { x: 1, y: 1.21 },
+        { x: 4, y: 1.21 },
+        { x: 0, y: 2.4 },
+      ],
+      openings: [],
+    };
+    const right = plan(stepped).passes.map(({ from, to: end }) => Math.max(from.x, end.x));
+    expect(Math.max(...right)).toBeCloseTo(4 + ARM.lead, 4);
   });
 
   it('let go over a door and a window, and paint between them', () => {
@@ -234,6 +282,20 @@ describe('a plan fed to the simulation', () => {
     expect(film.paint.onPiece / (netArea(wall) * film.statistics.mean)).toBeCloseTo(1, 6);
   });
 
+  it('lays as even a film with the edges first: the field passes end in the strips', () => {
+    const plain = simulated(wall, plan(wall));
+    const edged = simulated(wall, plan(wall, { ...across, edgesFirst: true }));
+    expect(edged.statistics.mean / plain.statistics.mean).toBeCloseTo(1, 2);
+    // Laid over each other whole, edge and field would be 1.75 of the mean at the sides; so the worst is a step at the
+    // end of a field pass: what the edge pass lays a quarter fan inside, 0.75 · (1 − 0.5²), less or more the field
+    const [least, most] = [edged.statistics.least, edged.statistics.most].map(
+      (one) => one / edged.statistics.mean,
+    );
+    expect(least).toBeGreaterThan(0.56);
+    expect(most).toBeLessThan(1.6);
+    expect(edged.statistics.holidays).toEqual([]);
+  });
+
   it('covers a wall with a door and a window, and keeps off most of them', () => {
     const piece: Piece = { ...wall, openings: [box(0.6, 0, 0.9, 2.1), box(2.2, 0.9, 1.2, 1.2)] };
     const film = simulated(piece, plan(piece));
@@ -250,6 +312,18 @@ describe('a plan fed to the simulation', () => {
     const apart = hand(5).map(({ points }, index) => (points[0]?.y ?? 0) - (passes[index]?.from.y ?? 0));
     expect(Math.max(...apart.map(Math.abs))).toBeLessThan(4 * 0.05 * 0.254);
     expect(Math.max(...apart.map(Math.abs))).toBeGreaterThan(0);
+    // A slanted pass strays beside its way, as far at both ends
+    const slanted = plan(wall, { direction: { kind: 'angle', angle: 0.7 }, edgesFirst: false }).passes;
+    strokesFor(slanted, settings(), { lap: 0.05, speed: 0.1, random: seeded(6) }).forEach(
+      ({ points }, index) => {
+        const pass = slanted[index];
+        if (!pass) throw new Error('a stroke without a pass');
+        const length = Math.hypot(pass.to.x - pass.from.x, pass.to.y - pass.from.y);
+        const [cx, cy] = [(pass.to.x - pass.from.x) / length, (pass.to.y - pass.from.y) / length];
+        const aside = points.map(({ x, y }) => (y - pass.from.y) * cx - (x - pass.from.x) * cy);
+        for (const one of aside) expect(one).toBeCloseTo(aside[0] ?? NaN, 9);
+      },
+    );
   });
 });
 
@@ -416,6 +490,7 @@ describe('the piece of a surface', () => {
   it('is a gable with its ridge, and leaves out what does not fit', () => {
     const gable = pieceOf({ shape: 'gable', width: 4, height: 2.5, ridge: 4, count: 1, openings: [] });
     expect(areaOf(gable.outline)).toBeCloseTo(13, 9);
+    expect(gable.outline).toContainEqual({ x: 2, y: 4 });
     const crowded = pieceOf({
       shape: 'rectangle',
       width: 2,

@@ -84,11 +84,14 @@ export function lines(
   return { at: Array.from({ length: count }, (_, index) => first - index * spacing), spacing };
 }
 
-/** Heights at which a band of the piece is looked at: its edges, its middle and every corner in it. */
+/**
+ * Heights at which a band of the piece is looked at: its edges, and just below and above every corner in it. Between
+ * them the outline is straight, so that it is widest at one of them.
+ */
 function slicesOf(polygons: readonly Polygon[], low: number, high: number): number[] {
   const hair = (high - low) * 1e-6;
   const corners = polygons.flatMap((polygon) => polygon.map(({ y }) => y)).filter((y) => y > low && y < high);
-  return [low + hair, (low + high) / 2, high - hair, ...corners.flatMap((y) => [y - hair, y + hair])];
+  return [low + hair, high - hair, ...corners.flatMap((y) => [y - hair, y + hair])];
 }
 
 /** What a line of a piece holds: inside the outline, less the openings. */
@@ -127,20 +130,42 @@ function shareOver(piece: Piece, y: number, fanWidth: number, open: readonly Int
   return over / length;
 }
 
-/** Passes over a piece whose passes run along x, from the top down, turning at each end. */
-function fieldPasses(piece: Piece, settings: PassSettings): { passes: PlannedPass[]; spacing: number } {
+/**
+ * Where the trigger is open along a line of a piece: from off its edges and over its openings, and from where strips
+ * painted before end.
+ */
+function openAt(piece: Piece, strips: readonly Polygon[], y: number): Interval[] {
+  const solid = solidAt(piece, y);
+  const painted = unite(strips.flatMap((strip) => sliceAt(strip, y)));
+  const [starts, stops] = [new Set(solid.map(({ from }) => from)), new Set(solid.map(({ to }) => to))];
+  return without(solid, painted).map(({ from, to }) => ({
+    from: starts.has(from) ? from - ARM.lead : from,
+    to: stops.has(to) ? to + ARM.lead : to,
+  }));
+}
+
+/**
+ * Passes over a piece whose passes run along x, from the top down, turning at each end; what lies in strips painted
+ * before is left out.
+ */
+function fieldPasses(
+  piece: Piece,
+  settings: PassSettings,
+  strips: readonly Polygon[],
+): { passes: PlannedPass[]; spacing: number } {
   const ys = piece.outline.map(({ y }) => y);
   const [low, high] = [Math.min(...ys), Math.max(...ys)];
   const { fanWidth, overlap, gunSpeed } = settings;
   const { at, spacing } = lines(low, high, fanWidth, overlap);
   const half = at.length === 1 ? (high - low) / 2 : spacing / 2;
-  const polygons = [piece.outline, ...piece.openings];
+  const polygons = [piece.outline, ...piece.openings, ...strips];
   const passes: PlannedPass[] = [];
   for (const y of at) {
     const band = [Math.max(low, y - half), Math.min(high, y + half)] as const;
-    const solid = slicesOf(polygons, ...band).flatMap((slice) => solidAt(piece, slice));
-    const grown = solid.map(({ from, to }) => ({ from: from - ARM.lead, to: to + ARM.lead }));
-    const open = unite(grown, ARM.shortestGap * gunSpeed);
+    const open = unite(
+      slicesOf(polygons, ...band).flatMap((slice) => openAt(piece, strips, slice)),
+      ARM.shortestGap * gunSpeed,
+    );
     const [first] = open;
     const last = open[open.length - 1];
     if (!first || !last) continue;
@@ -160,35 +185,63 @@ function fieldPasses(piece: Piece, settings: PassSettings): { passes: PlannedPas
   return { passes, spacing };
 }
 
-/** One pass along each edge of the outline, the fan lapping the edge as it laps a pass. */
-function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
-  const { outline } = piece;
-  const inset = edgeInset(settings.fanWidth, settings.overlap);
-  const inwards = signedArea(outline) > 0 ? 1 : -1;
+/** An edge of an outline: its ends, its length, and unit ways along it and into the piece. */
+interface Edge {
+  readonly a: Point;
+  readonly b: Point;
+  readonly length: number;
+  readonly along: Point;
+  readonly inwards: Point;
+}
+
+function edgesOfOutline(outline: Polygon): Edge[] {
+  const side = signedArea(outline) > 0 ? 1 : -1;
   return outline.flatMap((a, index) => {
     const b = outline[(index + 1) % outline.length] ?? a;
     const length = Math.hypot(b.x - a.x, b.y - a.y);
     if (length < 1e-6) return [];
     const along = { x: (b.x - a.x) / length, y: (b.y - a.y) / length };
-    const move = (p: Point, way: number) => ({
-      x: p.x + way * along.x - inwards * inset * along.y,
-      y: p.y + way * along.y + inwards * inset * along.x,
-    });
-    const angle = Math.atan2(along.y, along.x);
-    const [from, to] = [move(a, -ARM.lead), move(b, ARM.lead)];
-    const [line] = turned([from], -angle);
-    const open = { from: 0, to: length + 2 * ARM.lead };
-    const there = line ? { from: line.x, to: line.x + open.to } : open;
-    return [
-      {
-        kind: 'edge' as const,
-        from,
-        to,
-        open: [open],
-        overPiece: shareOver(turnedPiece(piece, -angle), line?.y ?? 0, settings.fanWidth, [there]),
-      },
-    ];
+    return [{ a, b, length, along, inwards: { x: -side * along.y, y: side * along.x } }];
   });
+}
+
+/** A place moved along and into the piece from an edge. */
+function beside({ along, inwards }: Edge, from: Point, forward: number, inside: number): Point {
+  return {
+    x: from.x + forward * along.x + inside * inwards.x,
+    y: from.y + forward * along.y + inside * inwards.y,
+  };
+}
+
+/** One pass along each edge of the outline, the fan lapping the edge as it laps a pass. */
+function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
+  const inset = edgeInset(settings.fanWidth, settings.overlap);
+  return edgesOfOutline(piece.outline).map((edge) => {
+    const angle = Math.atan2(edge.along.y, edge.along.x);
+    const from = beside(edge, edge.a, -ARM.lead, inset);
+    const to = beside(edge, edge.b, ARM.lead, inset);
+    const [line = from] = turned([from], -angle);
+    const open = { from: 0, to: edge.length + 2 * ARM.lead };
+    const there = { from: line.x, to: line.x + open.to };
+    return {
+      kind: 'edge' as const,
+      from,
+      to,
+      open: [open],
+      overPiece: shareOver(turnedPiece(piece, -angle), line.y, settings.fanWidth, [there]),
+    };
+  });
+}
+
+/** The strips that the edge passes fill: as every pass, half a spacing to each side of its middle. */
+function edgeStrips(outline: Polygon, { fanWidth, overlap }: PassSettings): Polygon[] {
+  const width = edgeInset(fanWidth, overlap) + (fanWidth * (1 - overlap)) / 2;
+  return edgesOfOutline(outline).map((edge) => [
+    edge.a,
+    edge.b,
+    beside(edge, edge.b, 0, width),
+    beside(edge, edge.a, 0, width),
+  ]);
 }
 
 /** Turns passes by an angle on the wall. */
@@ -197,6 +250,19 @@ function turnPasses(passes: readonly PlannedPass[], angle: number): PlannedPass[
     const [from = pass.from, to = pass.to] = turned([pass.from, pass.to], angle);
     return { ...pass, from, to };
   });
+}
+
+/**
+ * Passes of a piece whose field passes run along x: the field alone, or the edges and then the field between them. On
+ * a piece so narrow that the edge passes would fill it, the field alone too.
+ */
+function levelPasses(piece: Piece, settings: PassSettings, edgesFirst: boolean) {
+  if (!edgesFirst) return { edges: [], ...fieldPasses(piece, settings, []), order: '' };
+  const between = fieldPasses(piece, settings, edgeStrips(piece.outline, settings));
+  if (between.passes.length > 0)
+    return { edges: edgePasses(piece, settings), ...between, order: 'Edges first, then the field. ' };
+  const order = 'Too narrow for edges first: they would lay the film twice. ';
+  return { edges: [], ...fieldPasses(piece, settings, []), order };
 }
 
 /**
@@ -215,9 +281,9 @@ export function planPasses(
   const checked = checkSettings(settings, system);
   if (!checked.ok) return checked;
   const { angle, reason } = angleOf(options.direction, piece.outline);
-  const { passes: field, spacing } = fieldPasses(turnedPiece(piece, -angle), settings);
-  const edges = options.edgesFirst ? edgePasses(piece, settings) : [];
-  const passes = [...edges, ...turnPasses(field, angle)];
+  const level = levelPasses(turnedPiece(piece, -angle), settings, options.edgesFirst);
+  const { passes: field, spacing } = level;
+  const passes = turnPasses([...level.edges, ...field], angle);
   const lapLines = field.slice(1).flatMap((pass, index) => {
     const before = field[index];
     if (!before) return [];
@@ -240,6 +306,6 @@ export function planPasses(
     spacing,
     overlap: Math.max(0, 1 - spacing / settings.fanWidth),
     lapLines,
-    reason: options.edgesFirst ? `Edges first, then the field. ${reason}` : reason,
+    reason: `${level.order}${reason}`,
   });
 }

@@ -90,11 +90,11 @@ export const CRITERIA = {
   },
   margin: {
     weight: 0.16,
-    fitness: ({ flowShare, pumpPressure }, { request }) =>
-      Math.min(clamp((1 - flowShare) / 0.25), clamp((1 - pumpPressure / request.sprayer.maxPressure) / 0.1)),
+    fitness: ({ flowShare, pressureMargin }) =>
+      Math.min(clamp((1 - flowShare) / 0.25), clamp(pressureMargin / 0.1)),
     good: ({ flowShare }) => `leaves the pump ${Math.round((1 - flowShare) * 100)} % of its flow in hand`,
-    poor: ({ flowShare, pumpPressure }, { request }) =>
-      1 - flowShare < 1 - pumpPressure / request.sprayer.maxPressure
+    poor: ({ flowShare, pressureMargin }) =>
+      1 - flowShare < pressureMargin
         ? `takes ${Math.round(flowShare * 100)} % of what the pump gives`
         : 'needs the pump near its highest pressure',
   },

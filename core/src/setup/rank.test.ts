@@ -38,6 +38,10 @@ describe('ranking', () => {
     expect(names(backwards)).toEqual(names(forwards));
   });
 
+  it('weighs by shares that add up to one', () => {
+    expect(CRITERION_NAMES.reduce((sum, name) => sum + CRITERIA[name].weight, 0)).toBeCloseTo(1, 12);
+  });
+
   it('is empty for an empty catalogue', () => {
     expect(rankTips(contextOf(), 'metric', [])).toEqual({ tips: [], refused: [] });
   });
@@ -154,12 +158,16 @@ describe('the fitness of a tip', () => {
     expect(CRITERIA.margin.good(candidate({ flowShare: 0.7 }))).toBe(
       'leaves the pump 30 % of its flow in hand',
     );
-    expect(CRITERIA.margin.poor(candidate({ flowShare: 0.95, pumpPressure: of(100, 'bar') }), context)).toBe(
+    expect(CRITERIA.margin.poor(candidate({ flowShare: 0.95, pressureMargin: 0.5 }))).toBe(
       'takes 95 % of what the pump gives',
     );
-    expect(
-      CRITERIA.margin.poor(candidate({ flowShare: 0.5, pumpPressure: of(225, 'bar') }), context),
-    ).toMatch(/near its highest pressure/);
+    expect(CRITERIA.margin.poor(candidate({ flowShare: 0.5, pressureMargin: 0.02 }))).toMatch(
+      /near its highest pressure/,
+    );
+    // A quarter of the flow and a tenth of the pressure in hand are enough
+    const fit = (flowShare: number, pressureMargin: number) =>
+      CRITERIA.margin.fitness(candidate({ flowShare, pressureMargin }));
+    expect([fit(0.75, 0.1), fit(0.875, 0.05), fit(0.875, 0.2), fit(1, 0.2)]).toEqual([1, 0.5, 0.5, 0]);
   });
 });
 

@@ -17,9 +17,8 @@ export interface Ranking {
 }
 
 const criteria: Readonly<Record<CriterionName, Criterion>> = CRITERIA;
-const ALL_WEIGHTS = CRITERION_NAMES.reduce((sum, name) => sum + criteria[name].weight, 0);
 
-/** Score of one worked-out tip: the weighted mean of its fitness by each criterion. */
+/** Score of one worked-out tip: the weighted mean of its fitness by each criterion; the weights add up to one. */
 export function score(candidate: Candidate, context: SearchContext): RankedTip {
   const fitness = {} as Record<CriterionName, number>;
   let sum = 0;
@@ -27,7 +26,7 @@ export function score(candidate: Candidate, context: SearchContext): RankedTip {
     fitness[name] = criteria[name].fitness(candidate, context);
     sum += criteria[name].weight * fitness[name];
   }
-  return { candidate, score: sum / ALL_WEIGHTS, fitness, onRack: fitness.rack === 1 };
+  return { candidate, score: sum, fitness, onRack: fitness.rack === 1 };
 }
 
 /** Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. */

@@ -39,6 +39,10 @@ describe('a set-up search', () => {
       const landed = flow * triggerTime - overspray;
       expect(landed / (16.12 * wetFilm * coats * passesPerCoat)).toBeCloseTo(1, 9);
       expect(gunSpeed * fanWidth * (1 - overlap.share) * wetFilm).toBeCloseTo(flow * 0.82, 12);
+      expect(candidate.pumpPressure / (1 - candidate.pressureMargin)).toBeCloseTo(
+        SPRAYER_CLASS_DATA['mid electric'].maxPressure,
+        3,
+      );
       expect(candidate.sprayingTime).toBeCloseTo(triggerTime / 0.55, 9);
       expect(candidate.band.start / candidate.evenFanPressure).toBeCloseTo(0.8, 9);
       expect(candidate.band.stop).toBeGreaterThanOrEqual(candidate.gunPressure);
