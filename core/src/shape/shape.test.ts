@@ -95,6 +95,24 @@ describe('a piece to paint', () => {
     );
   });
 
+  it('is accepted with corners on straight edges, and with edges in line that do not touch', () => {
+    for (const outline of [
+      [p(1, 1), p(3, 1), p(5, 1), p(5, 4), p(1, 4)],
+      [p(1, 1), p(5, 1), p(5, 3), p(5, 6), p(1, 6)],
+      [p(0, 0), p(4, 0), p(4, 1), p(1, 1), p(1, 3), p(4, 3), p(4, 4), p(0, 4)],
+      [p(0, 0), p(1, 0), p(1, 3), p(3, 3), p(3, 0), p(4, 0), p(4, 4), p(0, 4)],
+    ])
+      expect(checkPiece({ outline, openings: [] }).ok).toBe(true);
+  });
+
+  it('says which openings clash', () => {
+    const openings = [box(2.5, 1, 0.5, 1), box(1, 1, 1, 1), box(1.5, 1.5, 0.7, 1)];
+    expect(checkPiece({ outline: box(0, 0, 4, 3), openings })).toMatchObject({
+      field: 'openings.2',
+      message: expect.stringContaining('over opening 2') as string,
+    });
+  });
+
   it.each([
     [
       'crosses itself',
@@ -111,6 +129,24 @@ describe('a piece to paint', () => {
     [
       'folds back',
       { outline: [p(0, 0), p(4, 0), p(2, 0), p(2, 3)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    [
+      'folds back along a level edge',
+      { outline: [p(1, 1), p(5, 1), p(3, 1), p(3, 4)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    [
+      'folds back along an upright edge',
+      { outline: [p(1, 1), p(5, 1), p(5, 4), p(5, 2), p(1, 2)], openings: [] },
+      'outline',
+      'shape.crosses',
+    ],
+    [
+      'touches an upright edge of its own',
+      { outline: [p(0, 0), p(4, 0), p(0, 2), p(4, 4), p(0, 4)], openings: [] },
       'outline',
       'shape.crosses',
     ],

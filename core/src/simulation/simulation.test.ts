@@ -305,11 +305,11 @@ describe('the hand’s mistakes', () => {
     expect(peak / ((2.25 * 0.8 * simulation.sprayed) / footprint)).toBeCloseTo(1, 1);
   });
 
-  it('moved and tilted at once lays what many small moves lay', () => {
-    const [from, to] = [gun({ x: 0.45, tiltThrough: 0.3 }), gun({ x: 0.7, tiltThrough: -0.3 })];
+  it.each([0.25, 0])('moved %d m and swung at once lays what many small moves lay', (way) => {
+    const [from, to] = [gun({ x: 0.45, tiltThrough: 0.3 }), gun({ x: 0.45 + way, tiltThrough: -0.3 })];
     const [whole, parts] = [wall(), wall()];
     layMove(whole, from, to, 1);
-    const at = (share: number) => gun({ x: 0.45 + 0.25 * share, tiltThrough: 0.3 - 0.6 * share });
+    const at = (share: number) => gun({ x: 0.45 + way * share, tiltThrough: 0.3 - 0.6 * share });
     for (let part = 0; part < 50; part += 1) layMove(parts, at(part / 50), at((part + 1) / 50), 0.02);
     const peak = Math.max(...parts.grid.film);
     const apart = whole.grid.film.map((one, index) => Math.abs(one - (parts.grid.film[index] ?? NaN)));

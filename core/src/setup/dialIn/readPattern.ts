@@ -73,7 +73,7 @@ export function readPattern(measured: readonly number[], exponent: number): Resu
   const excess = (low: number, high: number) =>
     mean(between(low, high).map(({ s, value }) => value / scale - even(s)));
   const left = mean(points.filter(({ s }) => s < 0).map(({ s, value }) => value * -s));
-  const right = mean(points.filter(({ s }) => s >= 0).map(({ s, value }) => value * s));
+  const right = mean(points.filter(({ s }) => s > 0).map(({ s, value }) => value * s));
   const spread = mean(points.map(({ s, value }) => value * Math.abs(s) * Math.abs(s)));
   const place = TAILS.place;
   const features: PatternFeatures = {
