@@ -397,6 +397,22 @@ describe('a door', () => {
     for (const { part } of face) expect(part).toBe('Face');
   });
 
+  it('has its panels between stiles and rails of one width', () => {
+    const found = planDoor(door(), settings({ fanWidth: of(203, 'mm') }));
+    const panels = (found.ok && found.value.parts[2]?.passes) || [];
+    const between = (values: readonly number[]) =>
+      [...new Set(values.map((value) => Math.round(value * 1000)))].sort((a, b) => a - b);
+    // Across (0.8 − 3 · 0.1)/2 = 0.25 m: panels from 0.1 to 0.35 and 0.45 to 0.7, the middle of the fan on their edges
+    const across = between(panels.map(({ from }) => from.x));
+    expect([across[0], across[across.length - 1]]).toEqual([100, 700]);
+    expect(across.every((x) => x <= 350 || x >= 450)).toBe(true);
+    expect(across).toEqual(expect.arrayContaining([350, 450]));
+    // Up (2 − 4 · 0.1)/3 = 0.5333 m, each pass begun and ended 50 mm off its panel
+    expect(between(panels.flatMap(({ from, to: end }) => [from.y, end.y]))).toEqual(
+      [50, 683, 683, 1317, 1317, 1950].filter((value, index, all) => all.indexOf(value) === index),
+    );
+  });
+
   it('has no casing in the rack and no panels when it is flush', () => {
     const { casing: _none, ...racked } = door({ panels: { rows: 0, columns: 0 } });
     const found = planDoor(racked, settings());

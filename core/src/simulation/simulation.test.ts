@@ -345,12 +345,14 @@ describe('statistics', () => {
     grid.film[55] = 0;
     grid.film[56] = 10e-6;
     grid.film[99] = 0;
+    // At the limit is not over it
+    grid.film[70] = limits.sagLimit;
     const found = filmStatistics(grid, limits);
     if (!found.ok) throw new Error(found.message);
     expect(found.value).toMatchObject({ cells: 100, shareUnderMinimum: 0.13, shareOverSag: 0.05, least: 0 });
     expect(found.value.holidays.map(({ area }) => Math.round(area * 100))).toEqual([2, 1]);
     expect(found.value.holidays[0]?.x).toBeCloseTo(0.6, 9);
-    expect(found.value.mean * 1e6).toBeCloseTo((82 * 150 + 10 * 90 + 5 * 250 + 10) / 100, 9);
+    expect(found.value.mean * 1e6).toBeCloseTo((81 * 150 + 10 * 90 + 5 * 250 + 200 + 10) / 100, 9);
     const half = {
       outline: [
         { x: 0, y: 0 },
@@ -362,6 +364,15 @@ describe('statistics', () => {
     };
     const bottom = filmStatistics(grid, limits, maskOf(grid, half));
     expect(bottom.ok && bottom.value).toMatchObject({ cells: 10, shareUnderMinimum: 1, variation: 0 });
+  });
+
+  it('take a missed spot that bends back as one, and list the largest first', () => {
+    const { grid } = wall(1, 1, 0.1);
+    grid.film.fill(150e-6);
+    // One cell low on the wall, and a horseshoe of seven above it
+    for (const index of [5, 22, 32, 42, 43, 44, 34, 24]) grid.film[index] = 0;
+    const found = filmStatistics(grid, limits);
+    expect(found.ok && found.value.holidays.map(({ area }) => Math.round(area * 100))).toEqual([7, 1]);
   });
 
   it('are refused for limits that are none, or a piece off the wall', () => {
@@ -477,6 +488,16 @@ describe('a simulation job', () => {
     const result = simulateAll(job(extra));
     expect(result).toMatchObject({ ok: false, field });
     expect(result).not.toHaveProperty('value');
+  });
+
+  it('lays a stroke tilted by up to 50°', () => {
+    const tilted = (degrees: number) => {
+      const tilt = (degrees * Math.PI) / 180;
+      const points = [0, 1].map((time) => ({ ...gun({ tiltAcross: tilt, tiltThrough: -tilt }), time }));
+      return simulateAll(job({ strokes: [{ points, triggers: [{ open: 0, close: 1 }] }] }));
+    };
+    expect(tilted(49).ok).toBe(true);
+    expect(tilted(51)).toMatchObject({ ok: false, code: 'stroke.tilt' });
   });
 
   it('holds half of a symmetric fan to each side of its middle, to the last digits', () => {
