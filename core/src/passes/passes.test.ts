@@ -408,9 +408,7 @@ describe('a door', () => {
     expect(across.every((x) => x <= 350 || x >= 450)).toBe(true);
     expect(across).toEqual(expect.arrayContaining([350, 450]));
     // Up (2 − 4 · 0.1)/3 = 0.5333 m, each pass begun and ended 50 mm off its panel
-    expect(between(panels.flatMap(({ from, to: end }) => [from.y, end.y]))).toEqual(
-      [50, 683, 683, 1317, 1317, 1950].filter((value, index, all) => all.indexOf(value) === index),
-    );
+    expect(between(panels.flatMap(({ from, to: end }) => [from.y, end.y]))).toEqual([50, 683, 1317, 1950]);
   });
 
   it('has no casing in the rack and no panels when it is flush', () => {
