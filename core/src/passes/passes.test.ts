@@ -183,6 +183,10 @@ describe('passes over a wall', () => {
       expect(Math.min(from.x, end.x)).toBeLessThan(2 - half + 0.3);
       expect(Math.max(from.x, end.x)).toBeGreaterThan(2 + half - 0.3);
     }
+    // The last pass, along the foot, from corner to corner
+    const foot = passes[passes.length - 1];
+    const ways = [foot?.from.x ?? NaN, foot?.to.x ?? NaN].sort((a, b) => a - b);
+    expect(ways).toEqual([-ARM.lead, 4 + ARM.lead].map((x) => expect.closeTo(x, 4) as number));
   });
 
   it('are one pass where the fan is wider than the piece', () => {
