@@ -88,10 +88,11 @@ export function lines(
  * Heights at which a band of the piece is looked at: its edges, and just below and above every corner in it. Between
  * them the outline is straight, so that it is widest at one of them.
  */
-function slicesOf(polygons: readonly Polygon[], low: number, high: number): number[] {
+function slicesOf(corners: readonly number[], low: number, high: number): number[] {
   const hair = (high - low) * 1e-6;
-  const corners = polygons.flatMap((polygon) => polygon.map(({ y }) => y)).filter((y) => y > low && y < high);
-  return [low + hair, high - hair, ...corners.flatMap((y) => [y - hair, y + hair])];
+  const slices = [low + hair, high - hair];
+  for (const y of corners) if (y > low && y < high) slices.push(y - hair, y + hair);
+  return slices;
 }
 
 /** What a line of a piece holds: inside the outline, less the openings. */
@@ -136,11 +137,10 @@ function shareOver(piece: Piece, y: number, fanWidth: number, open: readonly Int
  */
 function openAt(piece: Piece, strips: readonly Polygon[], y: number): Interval[] {
   const solid = solidAt(piece, y);
-  const painted = unite(strips.flatMap((strip) => sliceAt(strip, y)));
-  const [starts, stops] = [new Set(solid.map(({ from }) => from)), new Set(solid.map(({ to }) => to))];
-  return without(solid, painted).map(({ from, to }) => ({
-    from: starts.has(from) ? from - ARM.lead : from,
-    to: stops.has(to) ? to + ARM.lead : to,
+  const painted = strips.flatMap((strip) => sliceAt(strip, y));
+  return without(solid, unite(painted)).map(({ from, to }) => ({
+    from: solid.some((one) => one.from === from) ? from - ARM.lead : from,
+    to: solid.some((one) => one.to === to) ? to + ARM.lead : to,
   }));
 }
 
@@ -159,11 +159,12 @@ function fieldPasses(
   const { at, spacing } = lines(low, high, fanWidth, overlap);
   const half = at.length === 1 ? (high - low) / 2 : spacing / 2;
   const polygons = [piece.outline, ...piece.openings, ...strips];
+  const corners = [...new Set(polygons.flatMap((polygon) => polygon.map(({ y }) => y)))];
   const passes: PlannedPass[] = [];
   for (const y of at) {
     const band = [Math.max(low, y - half), Math.min(high, y + half)] as const;
     const open = unite(
-      slicesOf(polygons, ...band).flatMap((slice) => openAt(piece, strips, slice)),
+      slicesOf(corners, ...band).flatMap((slice) => openAt(piece, strips, slice)),
       ARM.shortestGap * gunSpeed,
     );
     const [first] = open;
