@@ -78,9 +78,10 @@ export function createStore<Fields extends object>(db: Database, map: TableMap<F
       try {
         return await db.transaction(async (trx) => {
           if (version === 0) {
+            // On any unique key: sent twice at once, the second may meet (company, id) before it meets the id.
             const inserted = (await trx(map.table)
               .insert({ id, company_id: companyId, version: 1, ...toRow(fields) })
-              .onConflict('id')
+              .onConflict()
               .ignore()
               .returning('*')) as Row[];
             if (inserted[0]) return fromRow(inserted[0]);
