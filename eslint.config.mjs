@@ -107,7 +107,7 @@ export default tseslint.config(
   },
   {
     // In svg, x and y are attributes of text and shapes, not deprecated styles.
-    files: ['app/src/features/setup/{Scene,FilmSection}.tsx'],
+    files: ['app/src/features/setup/{Scene,FilmSection}.tsx', 'app/src/features/buy/Curve.tsx'],
     rules: { '@typescript-eslint/no-deprecated': 'off' },
   },
   {

@@ -24,6 +24,7 @@ async function violations(page: Page): Promise<string[]> {
 const SCREENS: Record<string, () => Promise<string>> = {
   jobs: () => Promise.resolve('/'),
   job: () => demoJob(),
+  'buy list': async () => `${await demoJob()}/buy`,
   surface: () => demoSurface('North wall'),
   'surface outside': () => demoSurface('Lake gable'),
   'quick set-up': () => Promise.resolve('/set-up'),

@@ -266,3 +266,37 @@ test('the film a card lays is worked out in a worker and shown on the wall, with
   await page.keyboard.press('Escape');
   await expect(sheet).toHaveCount(0);
 });
+
+test('the buy list of a job: containers by the risk chosen, where the paint goes, what makes it unsure', async ({
+  page,
+}) => {
+  await page.goto(`${address()}${await demoJob()}`);
+  const worker = page.waitForEvent('worker');
+  await page.getByRole('button', { name: 'What to buy' }).click();
+  await expect(page).toHaveURL(/\/buy$/);
+  expect((await worker).url()).toContain(address());
+  const lines = page.getByTestId('coating-to-buy');
+  await expect(lines.first()).toContainText(/\d+ × [\d.]+ L.*enough .*times in 100/);
+  const coatings = await lines.count();
+  expect(coatings).toBeGreaterThan(3);
+  const litres = async () =>
+    (await lines.allTextContents()).map((text) => Number(/([\d.]+)\s?L, enough/.exec(text)?.[1]));
+  await page.getByRole('radio', { name: '1 time in 2' }).click();
+  const even = await litres();
+  await page.getByRole('radio', { name: '19 in 20' }).click();
+  const sure = await litres();
+  expect(sure).toHaveLength(coatings);
+  sure.forEach((one, index) => expect(one).toBeGreaterThanOrEqual(even[index] ?? NaN));
+  expect(sure.some((one, index) => one > (even[index] ?? NaN))).toBe(true);
+
+  await lines.first().click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText('Overspray and bounce')).toBeVisible();
+  await expect(sheet.getByText(/\d+ % of it$/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toHaveCount(0);
+
+  // Nothing to buy, and a job that is not there
+  await page.goto(`${address()}/jobs/00000000-0000-7000-8000-00000000dead/buy`);
+  await expect(page.getByText('There is no such job')).toBeVisible();
+});

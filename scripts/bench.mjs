@@ -72,7 +72,8 @@ async function kernelBesideC(kernel, stamps, results) {
 
 /** The computation core: simulation against C, search, line, pass plan, live stroke. */
 async function core() {
-  const { KERNEL, stamps, strokes, liveMove, lineSolve, setups, housePlan } = await coreBench('kernels');
+  const { KERNEL, stamps, strokes, liveMove, lineSolve, setups, housePlan, purchase } =
+    await coreBench('kernels');
   const results = [];
   await kernelBesideC(KERNEL, stamps, results);
   const { fast, slow, apart } = strokes(8);
@@ -96,6 +97,7 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
+  results.push(line('purchase of 8 coatings on 32 surfaces, 20,000 draws', purchase(4) * 1000, 250, 'ms'));
   return results;
 }
 

@@ -1,5 +1,5 @@
-import { useList, useSurfaces } from '@/data/resources';
-import { useKit } from '@/data/kit';
+import { useKit } from './kit';
+import { useList, useSurfaces } from './resources';
 
 /** A job with its surfaces and the kit, or what stands in the way. */
 export function useJob(jobId: string) {

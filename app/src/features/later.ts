@@ -1,4 +1,5 @@
 /** Everything the first load does without: one chunk, fetched once and kept by the service worker. */
+export { BuyScreen } from './buy';
 export { JobScreen, JobSide } from './jobs';
 export { CoatingScreen, KitScreen } from './kit';
 export { SettingsScreen } from './settings';

@@ -1,5 +1,6 @@
+import { transferInput } from '../quantities';
 import { seeded } from '../random';
-import { transferInput, type SetupCard, type SetupRequest } from '../setup';
+import type { SetupCard, SetupRequest } from '../setup';
 import type { Piece, Polygon } from '../shape';
 import type { SimulationJob } from '../simulation';
 import type { Element } from '../takeoff';

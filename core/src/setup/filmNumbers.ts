@@ -1,12 +1,13 @@
 import { coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
+import { transferInput } from '../quantities';
 import { ELEMENT_DATA } from '../takeoff';
 import { writeTipCode } from '../tip';
 import { quantity } from '../units';
 import type { Candidate } from './candidate';
 import { DISTANCE_SCHOOLS, fanWidthBy, gunDistance } from './schools';
-import { transferInput, type SearchContext } from './request';
+import type { SearchContext } from './request';
 
 export interface FilmNumbers {
   readonly fan: Explained;

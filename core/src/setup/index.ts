@@ -1,5 +1,5 @@
 export { setupCard, type SetupCard } from './card';
-export { paintNeeded } from './paint';
+export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking, type TipAdvice } from './rank';
@@ -13,6 +13,5 @@ export {
   type DistanceSchool,
   type Schools,
 } from './schools';
-export { transferInput } from './request';
 export type { SearchContext, SetupHistory, SetupRequest } from './request';
 export * from './dialIn';

@@ -9,10 +9,10 @@ import {
 } from '../coating';
 import type { HoseRun, LineFluid, Sprayer } from '../line';
 import { sagLimitFor, wetForDry } from '../film';
-import { workingDefault, type Input } from '../explain';
+import type { Input } from '../explain';
+import { transferInput } from '../quantities';
 import {
   ELEMENT_DATA,
-  transferEfficiency,
   type AreaBreakdown,
   type Condition,
   type Element,
@@ -150,18 +150,4 @@ const FINE_ORIFICE = of(0.011, 'in');
 /** Gun filter mesh: the coating's, or 100 for an orifice of 11 thou or finer. */
 export function meshFor(coatingsMesh: number, orifice: Length): number {
   return orifice <= FINE_ORIFICE * (1 + 1e-9) ? 100 : coatingsMesh;
-}
-
-/** Share of the paint that lands on this piece, as the formulas take it. */
-export function transferInput({ element, side, wind, history }: SetupRequest): Input {
-  if (history?.transfer) return history.transfer;
-  const { likely, low, high } = transferEfficiency(element, side, wind);
-  return workingDefault(
-    'Transfer efficiency',
-    'percent',
-    likely,
-    low,
-    high,
-    'Working default for this piece',
-  );
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CRITERIA, evenFanPressure, paintNeeded, setupCard, type SetupCard, type SetupRequest } from '.';
+import { CRITERIA, evenFanPressure, netAreaOf, setupCard, type SetupCard, type SetupRequest } from '.';
 import { ARCHETYPE_IDS, archetypeOf } from '../coating';
 import type { Explained } from '../explain';
 import { SPRAYER_CLASSES, SPRAYER_CLASS_DATA } from '../line';
@@ -69,9 +69,9 @@ describe('the set-up card of an inside wall', () => {
     expect(bought).toBeGreaterThanOrEqual(card.paint.value + card.hoseFill.value);
   });
 
-  it('needs the same paint when only the paint is asked for', () => {
-    expect(paintNeeded(wallRequest())).toEqual({ ok: true, value: card.paint });
-    expect(paintNeeded(wallRequest({ coats: 0 }))).toMatchObject({ ok: false, field: 'coats' });
+  it('has its net area without a search of tips, refused alike', () => {
+    expect(netAreaOf(wallRequest())).toEqual({ ok: true, value: card.area.net });
+    expect(netAreaOf(wallRequest({ coats: 0 }))).toMatchObject({ ok: false, field: 'coats' });
   });
 
   it('starts low and stops high around the even-fan pressure, with the pump above the gun', () => {

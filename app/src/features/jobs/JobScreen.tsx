@@ -3,11 +3,13 @@ import { showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
+import ShoppingCart from 'lucide-react-native/icons/shopping-cart';
 import { useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
+import { useJob } from '@/data/job';
 import type { Kit } from '@/data/kit';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
@@ -18,8 +20,8 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { JobDetails } from './JobDetails';
-import { SurfaceList, coatingTotals, type CoatingTotal } from './SurfaceList';
-import { useJob } from './useJob';
+import { SurfaceList } from './SurfaceList';
+import { coatingTotals, type CoatingTotal } from './totals';
 
 /** Adds a wall like those of the room last worked on, and opens it. */
 function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
@@ -51,7 +53,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
   const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'missing hose');
   return (
     <View className="gap-4 px-4 pb-4">
-      <Totals totals={totals} refused={refused} />
+      <Totals jobId={job.id} totals={totals} refused={refused} />
       <View className="flex-row items-center gap-3">
         <Words colour="ink2" size={14} className="min-w-0 flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
@@ -74,7 +76,16 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
 /** How many coatings are in sight before the rest is asked for: the list of surfaces is what one comes for. */
 const FIRST = 3;
 
-function Totals({ totals, refused }: { totals: readonly CoatingTotal[]; refused: number }) {
+function Totals({
+  jobId,
+  totals,
+  refused,
+}: {
+  jobId: string;
+  totals: readonly CoatingTotal[];
+  refused: number;
+}) {
+  const router = useRouter();
   const { system } = useUnits();
   const wide = useWide();
   const [all, setAll] = useState(false);
@@ -103,8 +114,16 @@ function Totals({ totals, refused }: { totals: readonly CoatingTotal[]; refused:
         />
       ) : null}
       <Words size={14} colour="ink2">
-        {`Without what fills hose and pump at each colour.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
+        {`With what fills hose and pump once.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
       </Words>
+      {totals.length > 0 ? (
+        <Button
+          label="What to buy"
+          icon={ShoppingCart}
+          onPress={() => router.navigate(`/jobs/${jobId}/buy`)}
+          className="self-start"
+        />
+      ) : null}
     </View>
   );
 }

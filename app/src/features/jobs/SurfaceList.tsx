@@ -1,5 +1,5 @@
 import type { Job, Surface } from '@fine-spray/contract';
-import { paintNeeded, setupCard, showText } from '@fine-spray/core';
+import { setupCard, showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
@@ -81,36 +81,4 @@ export function SurfaceList({
       )}
     />
   );
-}
-
-export interface CoatingTotal {
-  readonly name: string;
-  /** m³ */
-  readonly paint: number;
-  readonly surfaces: number;
-}
-
-/** Paint by coating over a whole job, largest first; surfaces that are refused are left out and counted. */
-export function coatingTotals(
-  surfaces: readonly Surface[],
-  job: Job,
-  kit: Kit,
-): { totals: CoatingTotal[]; refused: number } {
-  const byCoating = new Map<string, CoatingTotal>();
-  let refused = 0;
-  for (const surface of surfaces) {
-    const request = requestFor(surface, job, kit);
-    const paint = request ? paintNeeded(request) : undefined;
-    if (!request || !paint?.ok) {
-      refused += 1;
-      continue;
-    }
-    const before = byCoating.get(surface.coatingId) ?? { name: request.coating.name, paint: 0, surfaces: 0 };
-    byCoating.set(surface.coatingId, {
-      ...before,
-      paint: before.paint + paint.value.value,
-      surfaces: before.surfaces + 1,
-    });
-  }
-  return { totals: [...byCoating.values()].sort((a, b) => b.paint - a.paint), refused };
 }

@@ -1,0 +1,41 @@
+import type { Job, Surface } from '@fine-spray/contract';
+import { netAreaOf } from '@fine-spray/core/setup';
+import type { CoatingDemand, JobSurface } from '@fine-spray/core/quantities';
+import { requestFor, type Kit } from './kit';
+
+/** What a job wants of one coating, with the sizes it is sold in. */
+export interface CoatingOrder extends CoatingDemand {
+  readonly name: string;
+  readonly containerSizes: readonly number[];
+}
+
+/** What a job wants of each coating, in the order its surfaces come; surfaces that are refused are counted. */
+export function ordersFor(
+  surfaces: readonly Surface[],
+  job: Job,
+  kit: Kit,
+): { orders: CoatingOrder[]; refused: number } {
+  const orders = new Map<string, CoatingOrder & { surfaces: JobSurface[] }>();
+  let refused = 0;
+  for (const surface of surfaces) {
+    const request = requestFor(surface, job, kit);
+    const netArea = request ? netAreaOf(request) : undefined;
+    if (!request || !netArea?.ok) {
+      refused += 1;
+      continue;
+    }
+    const { coating, hoses, containerSizes } = request;
+    const order = orders.get(surface.coatingId) ?? {
+      id: surface.coatingId,
+      name: coating.name,
+      coating,
+      hoses,
+      containerSizes,
+      fills: 1,
+      surfaces: [],
+    };
+    order.surfaces.push({ id: surface.id, surface: request, netArea: netArea.value });
+    orders.set(surface.coatingId, order);
+  }
+  return { orders: [...orders.values()], refused };
+}

@@ -1,0 +1,153 @@
+import {
+  FACTOR_GROUPS,
+  RISKS,
+  purchaseFor,
+  showText,
+  waterfall,
+  type PaintDistribution,
+  type Purchase,
+  type Risk,
+} from '@fine-spray/core';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import type { CoatingOrder } from '@/data/orders';
+import { containerText } from '@/features/setup';
+import { Segmented } from '@/ui/segmented';
+import { Sheet } from '@/ui/sheet';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+import { Curve } from './Curve';
+import { WaterfallChart } from './WaterfallChart';
+import { usePurchase, type StartPurchaseWorker } from './usePurchase';
+
+const RISK_WORDS: Readonly<Record<Risk, string>> = {
+  P50: '1 time in 2',
+  P80: '4 in 5',
+  P95: '19 in 20',
+};
+const RISK_OPTIONS = (Object.keys(RISKS) as Risk[]).map((value) => ({ value, label: RISK_WORDS[value] }));
+
+/** A chance as people say it; never certain. */
+export function chance(share: number): string {
+  const inHundred = Math.min(99, Math.max(1, Math.round(share * 100)));
+  return `${share > 0.99 ? 'more than ' : ''}${inHundred} ${inHundred === 1 ? 'time' : 'times'} in 100`;
+}
+
+interface Line {
+  readonly order: CoatingOrder;
+  readonly distribution: PaintDistribution;
+  readonly purchase: Purchase;
+}
+
+/** One coating: what to buy, largest, and how sure it is. */
+function CoatingLine({ line, onOpen }: { line: Line; onOpen: () => void }) {
+  const { system } = useUnits();
+  const { order, purchase, distribution } = line;
+  const { bought, enough, containers, volume, tips } = purchase;
+  return (
+    <Pressable
+      role="button"
+      onPress={onOpen}
+      className="gap-1 rounded-2xl border border-rule bg-sheet p-4 hover:bg-identity-tint"
+      testID="coating-to-buy"
+    >
+      <Words weight="semi" colour="ink2" heading={2}>
+        {order.name}
+      </Words>
+      <Words size={30} weight="bold">
+        {containerText(containers, system)}
+      </Words>
+      <Words>{`${showText(bought, 'volume', system)}, enough ${chance(enough)}. ${tips} tips.`}</Words>
+      <Curve distribution={distribution} wanted={volume} bought={bought} />
+      <Words className="sr-only">Where it goes</Words>
+    </Pressable>
+  );
+}
+
+/** Where the paint of a coating goes, and what would make the number surer. */
+function CoatingSheet({
+  line: { order, distribution, purchase },
+  onClose,
+}: {
+  line: Line;
+  onClose: () => void;
+}) {
+  const { system } = useUnits();
+  const going = useMemo(() => waterfall(order), [order]);
+  const text = (volume: number) => showText(volume, 'volume', system);
+  const unsure = distribution.shares.filter(({ share }) => share >= 0.05).slice(0, 3);
+  return (
+    <Sheet title={order.name} onClose={onClose}>
+      <View className="gap-1">
+        <Words size={44} weight="bold">
+          {text(going.total)}
+        </Words>
+        <Words>{`likely, for ${order.surfaces.length} ${order.surfaces.length === 1 ? 'surface' : 'surfaces'}. ${text(purchase.volume)} is what was asked for.`}</Words>
+      </View>
+      <Curve distribution={distribution} wanted={purchase.volume} bought={purchase.bought} />
+      <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
+        <Words weight="bold" heading={2}>
+          Where it goes
+        </Words>
+        <WaterfallChart waterfall={going} />
+      </View>
+      {unsure.length > 0 ? (
+        <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
+          <Words weight="bold" heading={2}>
+            What makes it unsure
+          </Words>
+          {unsure.map(({ group, share }) => (
+            <View key={group}>
+              <Words weight="semi">{`${FACTOR_GROUPS[group].name}: ${Math.round(share * 20) * 5} % of it`}</Words>
+              <Words colour="ink2">{FACTOR_GROUPS[group].better}</Words>
+            </View>
+          ))}
+        </View>
+      ) : null}
+      <Words size={14} colour="ink2">
+        From 20,000 draws of everything uncertain. The label and data sheet of the coating take precedence.
+      </Words>
+    </Sheet>
+  );
+}
+
+/** What to buy of each coating, at the risk chosen. */
+export function BuyList({
+  orders,
+  startWorker,
+}: {
+  orders: readonly CoatingOrder[];
+  startWorker?: StartPurchaseWorker | undefined;
+}) {
+  const { state, again } = usePurchase(orders, startWorker);
+  const [risk, setRisk] = useState<Risk>('P80');
+  const [openId, setOpenId] = useState<string>();
+  const lines = useMemo(() => {
+    if (state.kind !== 'done') return [];
+    return orders.flatMap((order): Line[] => {
+      const distribution = state.distributions.get(order.id);
+      if (!distribution) return [];
+      return [
+        { order, distribution, purchase: purchaseFor(order, distribution, risk, order.containerSizes) },
+      ];
+    });
+  }, [orders, state, risk]);
+  const open = lines.find(({ order }) => order.id === openId);
+  return (
+    <>
+      <View className="gap-2">
+        <Words weight="semi">Buy so that it is enough</Words>
+        <Segmented label="Enough how often" value={risk} options={RISK_OPTIONS} onChange={setRisk} />
+      </View>
+      {state.kind === 'refused' ? (
+        <ErrorState title="No quantities to show" text={state.message} onRetry={again} />
+      ) : null}
+      {state.kind === 'working' ? <Skeleton rows={orders.length} height={190} /> : null}
+      {lines.map((line) => (
+        <CoatingLine key={line.order.id} line={line} onOpen={() => setOpenId(line.order.id)} />
+      ))}
+      {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
+    </>
+  );
+}

@@ -1,0 +1,113 @@
+import { jobModel, of, paintDistributions } from '@fine-spray/core';
+import { wallRequest } from '@fine-spray/core/testing';
+import { act, fireEvent, screen, within } from '@testing-library/react-native';
+import type { CoatingOrder } from '@/data/orders';
+import { renderPart } from '@/testing/render';
+import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
+import { BuyList, chance } from './BuyList';
+
+/** A worker that does its work when the test says so. */
+class HeldWorker {
+  onmessage: ((event: { data: PurchaseReport }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  ended = false;
+  order: PurchaseOrder | undefined;
+  postMessage(order: PurchaseOrder) {
+    this.order = order;
+  }
+  terminate() {
+    this.ended = true;
+  }
+  report(data: PurchaseReport) {
+    act(() => this.onmessage?.({ data }));
+  }
+  finish() {
+    const { demands, draws, seed } = this.order as PurchaseOrder;
+    const result = paintDistributions(jobModel(demands), { draws, seed });
+    if (!result.ok) throw new Error(result.message);
+    this.report({ kind: 'done', distributions: result.value });
+  }
+}
+
+const request = wallRequest();
+const order = (id: string, name: string): CoatingOrder => ({
+  id,
+  name,
+  coating: request.coating,
+  hoses: request.hoses,
+  fills: 1,
+  containerSizes: [of(2.5, 'L'), of(10, 'L')],
+  surfaces: [{ id: 'a', surface: request, netArea: 60 }],
+});
+
+function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin, water-borne')]) {
+  const workers: HeldWorker[] = [];
+  const startWorker = () => {
+    const worker = new HeldWorker();
+    workers.push(worker);
+    return worker as unknown as Worker;
+  };
+  const { rerender } = renderPart(<BuyList orders={orders} startWorker={startWorker} />);
+  return { workers, rerender, latest: () => workers[workers.length - 1] as HeldWorker };
+}
+const litresBought = () => {
+  const text = screen.getByText(/L, enough/).props.children as string;
+  return Number(/^([\d.]+)/.exec(text)?.[1]);
+};
+
+describe('the buy list', () => {
+  it('shows what to buy largest, with how sure it is, and more for more certainty', () => {
+    const { latest } = open();
+    expect(screen.queryByTestId('coating-to-buy')).toBeNull();
+    latest().finish();
+    const line = within(screen.getByTestId('coating-to-buy'));
+    expect(line.getByText(/^\d+ × (10|2.5) L/)).toBeTruthy();
+    expect(line.getByText(/enough .*\d+ times in 100/)).toBeTruthy();
+    expect(line.getByLabelText(/^Between .* asked for, .* in containers$/)).toBeTruthy();
+    const usual = litresBought();
+    fireEvent.press(screen.getByRole('radio', { name: '19 in 20' }));
+    const sure = litresBought();
+    fireEvent.press(screen.getByRole('radio', { name: '1 time in 2' }));
+    const even = litresBought();
+    expect(sure).toBeGreaterThan(even);
+    expect(usual).toBeGreaterThanOrEqual(even);
+    expect(usual).toBeLessThanOrEqual(sure);
+    // Changing one's mind about the risk draws nothing anew
+    expect(latest().ended).toBe(false);
+  });
+
+  it('opens where the paint goes and what makes it unsure', () => {
+    const { latest } = open();
+    latest().finish();
+    fireEvent.press(screen.getByTestId('coating-to-buy'));
+    for (const step of ['Dry film on flat surfaces', 'Overspray and bounce', 'Fills hose and pump']) {
+      expect(screen.getByText(step)).toBeTruthy();
+    }
+    expect(screen.getByText(/^Speed of the gun hand: \d+ % of it$/)).toBeTruthy();
+    expect(screen.getByText('Read the comb more often.')).toBeTruthy();
+    fireEvent.press(screen.getByRole('button', { name: 'Close' }));
+    expect(screen.queryByText('Where it goes', { exact: true })).toBeTruthy();
+    expect(screen.queryByText('Overspray and bounce')).toBeNull();
+  });
+
+  it('says what went wrong and tries again', () => {
+    const { latest, workers } = open();
+    act(() => latest().onerror?.());
+    expect(screen.getByText(/could not be drawn on this device/)).toBeTruthy();
+    fireEvent.press(screen.getByRole('button', { name: /again/i }));
+    expect(workers).toHaveLength(2);
+    expect(workers[0]?.ended).toBe(true);
+    latest().finish();
+    expect(screen.getByTestId('coating-to-buy')).toBeTruthy();
+  });
+
+  it('never says certain', () => {
+    expect([1, 0.999, 0.954, 0.5, 0].map(chance)).toEqual([
+      'more than 99 times in 100',
+      'more than 99 times in 100',
+      '95 times in 100',
+      '50 times in 100',
+      '1 time in 100',
+    ]);
+  });
+});

@@ -1,0 +1,1 @@
+export { BuyScreen } from './BuyScreen';

@@ -1,0 +1,47 @@
+import type { PaintDistribution } from '@fine-spray/core';
+import { useEffect, useState } from 'react';
+import type { CoatingOrder } from '@/data/orders';
+import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
+
+export type PurchaseState =
+  | { readonly kind: 'working' }
+  | { readonly kind: 'done'; readonly distributions: ReadonlyMap<string, PaintDistribution> }
+  | { readonly kind: 'refused'; readonly message: string };
+
+/** Starts the worker that draws. */
+export type StartPurchaseWorker = () => Worker;
+
+const startWorker: StartPurchaseWorker = () =>
+  new Worker(new URL('../../workers/purchase.worker', window.location.href));
+
+/** Draws of every distribution; the same seed, so that the same job buys the same. */
+const DRAWS = { draws: 20_000, seed: 1 };
+
+/** What the paint of a job may come to, drawn in a worker. New orders end the run before. */
+export function usePurchase(
+  orders: readonly CoatingOrder[],
+  start: StartPurchaseWorker = startWorker,
+): { state: PurchaseState; again: () => void } {
+  const [state, setState] = useState<PurchaseState>({ kind: 'working' });
+  const [run, setRun] = useState(0);
+  useEffect(() => {
+    if (orders.length === 0) return undefined;
+    const drawing = start();
+    drawing.onmessage = ({ data }: MessageEvent<PurchaseReport>) =>
+      setState(
+        data.kind === 'done'
+          ? { kind: 'done', distributions: new Map(data.distributions.map((one) => [one.id, one])) }
+          : { kind: 'refused', message: data.refusal.message },
+      );
+    drawing.onerror = () =>
+      setState({ kind: 'refused', message: 'The quantities could not be drawn on this device.' });
+    const order: PurchaseOrder = { demands: orders, ...DRAWS };
+    drawing.postMessage(order);
+    return () => drawing.terminate();
+  }, [orders, run, start]);
+  const again = () => {
+    setState({ kind: 'working' });
+    setRun((count) => count + 1);
+  };
+  return { state, again };
+}
