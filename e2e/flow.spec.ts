@@ -276,7 +276,7 @@ test('the buy list of a job: containers by the risk chosen, where the paint goes
   await expect(page).toHaveURL(/\/buy$/);
   expect((await worker).url()).toContain(address());
   const lines = page.getByTestId('coating-to-buy');
-  await expect(lines.first()).toContainText(/\d+ × [\d.]+ L.*enough .*times in 100/);
+  await expect(lines.first()).toContainText(/\d+\s×\s[\d.]+\sL.*enough .*times in 100/);
   const coatings = await lines.count();
   expect(coatings).toBeGreaterThan(3);
   const litres = async () =>

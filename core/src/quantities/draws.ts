@@ -83,6 +83,8 @@ export interface PaintDistribution {
 }
 
 const DRAW_LIMITS = { min: 100, max: 1_000_000 };
+/** Draws worked out at a time: a large job has a thousand sizes to draw, and a phone little memory. */
+const BLOCK = 1000;
 /** Draws enough for shares good to three hundredths: they are said in steps of five. */
 const SHARE_DRAWS = 2048;
 
@@ -148,7 +150,12 @@ export function paintDistributions(
 ): Result<readonly PaintDistribution[]> {
   if (!(Number.isInteger(draws) && draws >= DRAW_LIMITS.min && draws <= DRAW_LIMITS.max))
     return refuse('draws', 'draws', 'A distribution takes from 100 to a million draws.');
-  const volumes = volumesOf(model, drawAll(model.factors, draws, seeded(seed)));
+  const random = seeded(seed);
+  const volumes = model.coatings.map(() => new Float64Array(draws));
+  for (let from = 0; from < draws; from += BLOCK) {
+    const some = volumesOf(model, drawAll(model.factors, Math.min(BLOCK, draws - from), random));
+    some.forEach((one, coating) => volumes[coating]?.set(one, from));
+  }
   const shares = sharesOf(model, seed + 1);
   return accept(
     model.coatings.map(({ id }, coating) => {

@@ -49,7 +49,7 @@ function CoatingLine({ line, onOpen }: { line: Line; onOpen: () => void }) {
     <Pressable
       role="button"
       onPress={onOpen}
-      className="gap-1 rounded-2xl border border-rule bg-sheet p-4 hover:bg-identity-tint"
+      className="min-w-[288px] flex-1 basis-[45%] gap-1 rounded-2xl border border-rule bg-sheet p-4 hover:bg-identity-tint"
       testID="coating-to-buy"
     >
       <Words weight="semi" colour="ink2" heading={2}>
@@ -58,7 +58,7 @@ function CoatingLine({ line, onOpen }: { line: Line; onOpen: () => void }) {
       <Words size={30} weight="bold">
         {containerText(containers, system)}
       </Words>
-      <Words>{`${showText(bought, 'volume', system)}, enough ${chance(enough)}. ${tips} tips.`}</Words>
+      <Words>{`${showText(bought, 'volume', system)}, enough ${chance(enough)}. Carry ${tips} tips.`}</Words>
       <Curve distribution={distribution} wanted={volume} bought={bought} />
       <Words className="sr-only">Where it goes</Words>
     </Pressable>
@@ -125,13 +125,14 @@ export function BuyList({
   const [openId, setOpenId] = useState<string>();
   const lines = useMemo(() => {
     if (state.kind !== 'done') return [];
-    return orders.flatMap((order): Line[] => {
+    const found = orders.flatMap((order): Line[] => {
       const distribution = state.distributions.get(order.id);
       if (!distribution) return [];
       return [
         { order, distribution, purchase: purchaseFor(order, distribution, risk, order.containerSizes) },
       ];
     });
+    return found.sort((one, other) => other.distribution.mean - one.distribution.mean);
   }, [orders, state, risk]);
   const open = lines.find(({ order }) => order.id === openId);
   return (
@@ -144,9 +145,11 @@ export function BuyList({
         <ErrorState title="No quantities to show" text={state.message} onRetry={again} />
       ) : null}
       {state.kind === 'working' ? <Skeleton rows={orders.length} height={190} /> : null}
-      {lines.map((line) => (
-        <CoatingLine key={line.order.id} line={line} onOpen={() => setOpenId(line.order.id)} />
-      ))}
+      <View className="flex-row flex-wrap gap-4">
+        {lines.map((line) => (
+          <CoatingLine key={line.order.id} line={line} onOpen={() => setOpenId(line.order.id)} />
+        ))}
+      </View>
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>
   );

@@ -1,13 +1,28 @@
 import { histogramOf, showText, type PaintDistribution } from '@fine-spray/core';
 import { View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
+import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 
 const WIDTH = 340;
 const HEIGHT = 96;
 const FLOOR = 72;
-const BINS = 40;
+const BINS = 28;
+
+/** What a line in the drawing stands for. */
+function Mark({ text, dashed }: { text: string; dashed: boolean }) {
+  return (
+    <View className="flex-row items-center gap-2">
+      <View
+        className={`h-4 ${dashed ? 'border-l-[3px] border-dashed border-identity' : 'border-l-2 border-ink'}`}
+      />
+      <Words size={14} colour="ink2">
+        {text}
+      </Words>
+    </View>
+  );
+}
 
 /** How likely each volume is, to scale, with the volume that was asked for and what the containers hold. */
 export function Curve({
@@ -60,6 +75,10 @@ export function Curve({
           {text(to)}
         </SvgText>
       </Svg>
+      <View className="flex-row flex-wrap gap-x-4 pt-1">
+        <Mark text={`${text(wanted)} asked for`} dashed={false} />
+        <Mark text={`${text(bought)} in containers`} dashed />
+      </View>
     </View>
   );
 }

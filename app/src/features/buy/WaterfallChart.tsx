@@ -24,9 +24,9 @@ export function WaterfallChart({ waterfall: { steps, total } }: { waterfall: Wat
                   {showText(volume, 'volume', system)}
                 </Words>
               </View>
-              <View className="h-3 rounded-full bg-identity-tint" aria-hidden>
+              <View className="h-3 rounded-sm bg-identity-tint" aria-hidden>
                 <View
-                  className={`h-3 rounded-full ${step === 'film' ? 'bg-dry' : 'bg-identity'}`}
+                  className={`h-3 rounded-sm ${step === 'film' ? 'bg-dry' : 'bg-identity'}`}
                   style={{ marginLeft: `${left}%`, width: `${Math.max(0.5, (volume / total) * 100)}%` }}
                 />
               </View>

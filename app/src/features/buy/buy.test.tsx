@@ -61,7 +61,7 @@ describe('the buy list', () => {
     expect(screen.queryByTestId('coating-to-buy')).toBeNull();
     latest().finish();
     const line = within(screen.getByTestId('coating-to-buy'));
-    expect(line.getByText(/^\d+ × (10|2.5) L/)).toBeTruthy();
+    expect(line.getByText(/^\d+\s×\s(10|2.5)\sL/)).toBeTruthy();
     expect(line.getByText(/enough .*\d+ times in 100/)).toBeTruthy();
     expect(line.getByLabelText(/^Between .* asked for, .* in containers$/)).toBeTruthy();
     const usual = litresBought();

@@ -162,7 +162,7 @@ describe('drawing helpers', () => {
         ],
         'metric',
       ),
-    ).toBe('2 × 10 L + 1 × 2.5 L');
-    expect(containerText([{ size: of(5, 'gal'), count: 1 }], 'us')).toBe('1 × 5 gal');
+    ).toBe('2\u00a0×\u00a010\u00a0L + 1\u00a0×\u00a02.5\u00a0L');
+    expect(containerText([{ size: of(5, 'gal'), count: 1 }], 'us')).toBe('1\u00a0×\u00a05\u00a0gal');
   });
 });

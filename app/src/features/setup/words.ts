@@ -24,7 +24,8 @@ export function containerText(containers: readonly ContainerCount[], system: Uni
   return containers
     .map(({ size, count }) => {
       const amount = to(quantity(size), system === 'metric' ? 'L' : 'gal');
-      return `${count} × ${Number(amount.toFixed(2))} ${unitOf('volume', system)}`;
+      // Not to be broken between the count and the size
+      return `${count}\u00a0×\u00a0${Number(amount.toFixed(2))}\u00a0${unitOf('volume', system)}`;
     })
     .join(' + ');
 }
