@@ -184,6 +184,20 @@ const ASKS: Readonly<Record<string, Ask>> = {
       { width: q(a), height: q(b), panels: { rows: 2, columns: 1 }, frame: q(c), thickness: q(0.04) },
       settings(0.2, 0.5, 0.5),
     ),
+  netAreaOf: (a, b, c) => core.netAreaOf(request(a, b, c)),
+  paintDistributions: (a, b, c) =>
+    core.paintDistributions(
+      core.jobModel([
+        {
+          id: 'm',
+          coating: matt,
+          hoses: [{ length: q(b), bore: q(0.006) }],
+          fills: 1,
+          surfaces: [{ id: 's', surface: request(3, 2.4, 2), netArea: a }],
+        },
+      ]),
+      { draws: 100, seed: c },
+    ),
   measure: (a, b, c) =>
     core.measure({ shape: 'gable', width: a, height: b, ridge: c, count: 1, openings: [] }),
 };

@@ -139,10 +139,26 @@ function variance(draws: Float64Array): number {
   return draws.reduce((sum, one) => sum + (one - mean) ** 2, 0) / draws.length;
 }
 
+/** Numbers the paint is divided by. */
+const DIVISORS: readonly FactorGroup[] = ['te', 'solids', 'life'];
+/** Far above any house, m² or m³. */
+const ABSURD = 1e7;
+
+/** Whether a range is one, of sense, and above nothing where the paint is divided by it. */
+function canBeDrawn({ group, input: { low, value, high } }: Factor): boolean {
+  const least = DIVISORS.includes(group) || group === 'hand' ? 1e-6 : 0;
+  return low >= least && low <= value && value <= high && high <= ABSURD;
+}
+
+/** Hoses that hold something a machine can be filled with, a whole number of times. */
+function canBeFilled({ hoses, fills }: CoatingModel): boolean {
+  return hoses >= 0 && hoses <= 1 && Number.isInteger(fills) && fills >= 0 && fills <= 1000;
+}
+
 /**
  * What the paint of a job may come to: thousands of draws of every uncertain number, shared as they are shared on site.
  * The same seed gives the same answer.
- * @returns a distribution for each coating, in the order of the model
+ * @returns a distribution for each coating, in the order of the model; a refusal for a range that is none
  */
 export function paintDistributions(
   model: JobModel,
@@ -150,6 +166,16 @@ export function paintDistributions(
 ): Result<readonly PaintDistribution[]> {
   if (!(Number.isInteger(draws) && draws >= DRAW_LIMITS.min && draws <= DRAW_LIMITS.max))
     return refuse('draws', 'draws', 'A distribution takes from 100 to a million draws.');
+  const unfit = model.factors.find((factor) => !canBeDrawn(factor));
+  if (unfit) {
+    return refuse(
+      'quantities.input',
+      unfit.group,
+      `${unfit.input.label} is not a number that paint can be worked out from.`,
+    );
+  }
+  if (!model.coatings.every(canBeFilled))
+    return refuse('quantities.fill', 'hoses', 'What fills the hoses cannot be worked out from their sizes.');
   const random = seeded(seed);
   const volumes = model.coatings.map(() => new Float64Array(draws));
   for (let from = 0; from < draws; from += BLOCK) {

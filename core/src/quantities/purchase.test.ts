@@ -5,6 +5,7 @@ import {
   WATERFALL,
   enoughFor,
   extraByWear,
+  histogramOf,
   jobModel,
   paintDistributions,
   purchaseFor,
@@ -19,7 +20,8 @@ import {
   type PaintDistribution,
   type PaintedSurface,
 } from '.';
-import type { ArchetypeId } from '../coating';
+import { archetypeOf, type ArchetypeId } from '../coating';
+import { TIP_LIFE } from '../tip';
 import { of, to, type Volume } from '../units';
 
 const surface = (extra: Partial<PaintedSurface> = {}): PaintedSurface => ({
@@ -148,6 +150,49 @@ describe('the distribution of a purchase', () => {
     expect(quantileOf(found.sorted, 0.5) / volume).toBeCloseTo(1, 2);
   });
 
+  it('takes the range of the gun hand as one standard deviation, whatever its middle', () => {
+    const model = uncertainOnly(jobModel([demand()]), 'hand');
+    const slow = {
+      ...model,
+      factors: model.factors.map((one) =>
+        one.group === 'hand' ? { ...one, input: { ...one.input, low: 1.8, value: 2, high: 2.2 } } : one,
+      ),
+    };
+    const found = only(slow);
+    const [volume = NaN] = likely(slow);
+    expect(quantileOf(found.sorted, 0.95) / volume / Math.exp(0.16449)).toBeCloseTo(1, 2);
+  });
+
+  it('is read between its draws, and counted in equal steps', () => {
+    const draws = Float64Array.from({ length: 1001 }, (_, index) => 100 + index / 10);
+    expect(quantileOf(Float64Array.of(0, 10, 20), 0.25)).toBeCloseTo(5, 12);
+    expect(quantileOf(draws, 0.95)).toBeCloseTo(195, 9);
+    expect([quantileOf(draws, -1), quantileOf(draws, 2)]).toEqual([100, 200]);
+    // From 100.1 to 199.9: 998 of the draws in ten steps of 9.98
+    const { from, step, counts } = histogramOf(draws, 10);
+    expect([from, step]).toEqual([expect.closeTo(100.1, 9), expect.closeTo(9.98, 9)]);
+    for (const count of counts) expect(Math.abs(count - 100)).toBeLessThanOrEqual(1);
+    expect(histogramOf(Float64Array.of(3, 3, 3), 2).counts).toEqual([3, 0]);
+  });
+
+  it('is refused for a range that is none', () => {
+    for (const netArea of [NaN, -1, Infinity, 1e9])
+      expect(
+        paintDistributions(jobModel([demand([{ id: 's', surface: surface(), netArea }])]), {
+          draws: 100,
+          seed: 1,
+        }),
+      ).toMatchObject({ ok: false, field: 'area' });
+    const model = jobModel([demand()]);
+    const never = model.factors.map((one) =>
+      one.group === 'te' ? { ...one, input: { ...one.input, low: 0 } } : one,
+    );
+    expect(paintDistributions({ ...model, factors: never }, { draws: 100, seed: 1 })).toMatchObject({
+      ok: false,
+      field: 'te',
+    });
+  });
+
   it('evens out sizes measured apart, and not what surfaces share', () => {
     // Sizes ±2 %: a symmetric triangle has the standard deviation 0.02/√6 = 0.816 %; 25 alike: a fifth of it
     const apart = spreadOf(only(uncertainOnly(jobModel([demand(walls(25))]), 'area')));
@@ -261,6 +306,10 @@ describe('what to buy', () => {
     expect(enoughFor(distribution.sorted, 1)).toBe(1);
     // 150 L at the short end of the life of a tip in wall paint, 1 to spare
     expect(bought[0]?.tips).toBe(2);
+    const large = { sorted: Float64Array.of(of(400, 'L')) };
+    const { low } = TIP_LIFE[archetypeOf('wall-satin').abrasionClass];
+    expect(purchaseFor(one, large, 'P50', sizes).tips).toBe(Math.ceil(of(400, 'L') / low) + 1);
+    expect(purchaseFor(one, large, 'P50', sizes).tips).toBeGreaterThan(3);
   });
 
   it('names every group of factors with how to know it better', () => {
