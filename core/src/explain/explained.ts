@@ -54,6 +54,15 @@ export function workingDefault(
   return { label, kind, value, low, high, basis: 'default', source };
 }
 
+/** The likely value of each of some inputs. */
+export function likelyValues<Name extends string>(
+  inputs: Readonly<Record<Name, Input>>,
+): Record<Name, number> {
+  const values = {} as Record<Name, number>;
+  for (const name of Object.keys(inputs) as Name[]) values[name] = inputs[name].value;
+  return values;
+}
+
 /**
  * Evaluates a formula and its range. Each input is moved to its low and its high end alone; the changes
  * are added as root of the sum of squares, upwards and downwards apart (first-order propagation,
@@ -66,7 +75,7 @@ export function explain<Name extends string>(
   evaluate: (values: Record<Name, number>) => number,
 ): Explained {
   const names = Object.keys(inputs) as Name[];
-  const likely = Object.fromEntries(names.map((name) => [name, inputs[name].value])) as Record<Name, number>;
+  const likely = likelyValues(inputs);
   const value = evaluate(likely);
   let up = 0;
   let down = 0;

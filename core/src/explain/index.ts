@@ -2,6 +2,7 @@ export {
   BASES,
   explain,
   given,
+  likelyValues,
   weakestBasis,
   workingDefault,
   type Basis,

@@ -8,7 +8,7 @@ import {
   type JobModel,
 } from './demand';
 import { sprayedVolume, withKept } from './paint';
-import { extraByWear } from './wear';
+import { withWear } from './wear';
 
 /** A number of a triangular distribution from a uniform one (inverse of its cumulative). */
 export function triangular(low: number, likely: number, high: number, u: number): number {
@@ -22,15 +22,23 @@ export function triangular(low: number, likely: number, high: number, u: number)
 /** Draws by factor, or volumes by coating: an array each, all of one length, a place in it for each draw. */
 type Columns = readonly Float64Array[];
 
+/** The draws of each of some factors. */
+function columnsOf<Name extends string>(
+  draws: Columns,
+  at: Readonly<Record<Name, number>>,
+): Record<Name, Float64Array> {
+  const columns = {} as Record<Name, Float64Array>;
+  for (const name of Object.keys(at) as Name[]) columns[name] = draws[at[name]] as Float64Array;
+  return columns;
+}
+
 /** Paint sprayed at one surface and soaked up by it, added to what was sprayed before, draw by draw. */
 function addSprayed(
   sprayed: Float64Array,
   draws: Columns,
   { coats, at }: CoatingModel['surfaces'][number],
 ): void {
-  const of = (factor: number) => draws[factor] as Float64Array;
-  const [area, texture, dry, solids] = [of(at.area), of(at.texture), of(at.dry), of(at.solids)];
-  const [te, absorbed, hand] = [of(at.te), of(at.absorbed), of(at.hand)];
+  const { area, texture, dry, solids, te, absorbed, hand } = columnsOf(draws, at);
   for (let draw = 0; draw < sprayed.length; draw += 1) {
     sprayed[draw] =
       (sprayed[draw] as number) +
@@ -53,13 +61,11 @@ export function volumesOf({ coatings }: JobModel, draws: Columns): Columns {
   return coatings.map(({ surfaces, at, fills, hoses }) => {
     const sprayed = new Float64Array(count);
     for (const surface of surfaces) addSprayed(sprayed, draws, surface);
-    const of = (factor: number) => draws[factor] as Float64Array;
-    const [life, wear, residue] = [of(at.life), of(at.wear), of(at.residue)];
-    const [touchUp, pump] = [of(at.touchUp), of(at.pump)];
+    const { life, wear, residue, touchUp, pump } = columnsOf(draws, at);
     const volumes = new Float64Array(count);
     for (let draw = 0; draw < count; draw += 1) {
-      const one = sprayed[draw] as number;
-      const worn = one * (1 + (wear[draw] as number) * extraByWear(one / (life[draw] as number)));
+      const tip = { wear: wear[draw] as number, life: life[draw] as number };
+      const worn = withWear(sprayed[draw] as number, tip);
       const kept = { residue: residue[draw] as number, touchUp: touchUp[draw] as number };
       volumes[draw] = withKept(worn, kept) + fills * (hoses + (pump[draw] as number));
     }
@@ -139,14 +145,14 @@ function variance(draws: Float64Array): number {
   return draws.reduce((sum, one) => sum + (one - mean) ** 2, 0) / draws.length;
 }
 
-/** Numbers the paint is divided by. */
-const DIVISORS: readonly FactorGroup[] = ['te', 'solids', 'life'];
+/** Numbers that are divided by: the paint, or, of the hand, its own scatter. */
+const DIVISORS: readonly FactorGroup[] = ['te', 'solids', 'life', 'hand'];
 /** Far above any house, m² or m³. */
 const ABSURD = 1e7;
 
 /** Whether a range is one, of sense, and above nothing where the paint is divided by it. */
 function canBeDrawn({ group, input: { low, value, high } }: Factor): boolean {
-  const least = DIVISORS.includes(group) || group === 'hand' ? 1e-6 : 0;
+  const least = DIVISORS.includes(group) ? 1e-6 : 0;
   return low >= least && low <= value && value <= high && high <= ABSURD;
 }
 

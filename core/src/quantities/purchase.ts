@@ -1,8 +1,6 @@
-import { archetypeOf } from '../coating';
-import { TIP_LIFE } from '../tip';
 import { quantity } from '../units';
 import { containersFor, type ContainerCount } from './containers';
-import type { CoatingDemand } from './demand';
+import { coatingInputs, type CoatingDemand } from './demand';
 import { quantileOf, type PaintDistribution } from './draws';
 
 /** Chances that what is bought is enough, to choose from. */
@@ -34,7 +32,7 @@ export function enoughFor(sorted: Float64Array, volume: number): number {
 
 /** What to buy of a coating so that it is enough with the chance chosen. */
 export function purchaseFor(
-  { coating }: CoatingDemand,
+  demand: CoatingDemand,
   { sorted }: Pick<PaintDistribution, 'sorted'>,
   risk: Risk,
   containerSizes: readonly number[],
@@ -42,6 +40,6 @@ export function purchaseFor(
   const volume = quantileOf(sorted, RISKS[risk]);
   const containers = containersFor(quantity(volume), containerSizes);
   const bought = containers.reduce((sum, { size, count }) => sum + size * count, 0);
-  const { low } = TIP_LIFE[archetypeOf(coating.archetype).abrasionClass];
+  const { low } = coatingInputs(demand).life;
   return { volume, containers, bought, enough: enoughFor(sorted, bought), tips: Math.ceil(volume / low) + 1 };
 }

@@ -1,6 +1,7 @@
+import { likelyValues } from '../explain';
 import { coatingInputs, type CoatingDemand } from './demand';
 import { sprayedVolume, surfaceInputs, withKept } from './paint';
-import { extraByWear } from './wear';
+import { withWear } from './wear';
 
 /** Where the paint of a coating goes, from what stays on the surface to what is bought. */
 export const WATERFALL = {
@@ -23,29 +24,20 @@ export interface Waterfall {
 
 /** Where the likely paint of a coating goes, step by step; the steps add up to the total exactly as it is computed. */
 export function waterfall(demand: CoatingDemand): Waterfall {
-  const { residue, touchUp, life, wear, hoses, pump } = coatingInputs(demand);
+  const whole = likelyValues(coatingInputs(demand));
   const sum = { film: 0, textured: 0, sprayed: 0, soaked: 0 };
   for (const { surface, netArea } of demand.surfaces) {
-    const { area, texture, coats, dry, solids, te, absorbed, hand } = surfaceInputs(surface, netArea);
-    const v = {
-      area: area.value,
-      texture: texture.value,
-      coats: coats.value,
-      dry: dry.value,
-      solids: solids.value,
-      te: te.value,
-      absorbed: 0,
-      hand: hand.value,
-    };
-    sum.film += sprayedVolume({ ...v, texture: 1, te: 1 });
-    sum.textured += sprayedVolume({ ...v, te: 1 });
-    sum.sprayed += sprayedVolume(v);
-    sum.soaked += sprayedVolume({ ...v, absorbed: absorbed.value });
+    const v = likelyValues(surfaceInputs(surface, netArea));
+    const film = { ...v, absorbed: 0 };
+    sum.film += sprayedVolume({ ...film, texture: 1, te: 1 });
+    sum.textured += sprayedVolume({ ...film, te: 1 });
+    sum.sprayed += sprayedVolume(film);
+    sum.soaked += sprayedVolume(v);
   }
-  const worn = sum.soaked * (1 + wear.value * extraByWear(sum.soaked / life.value));
-  const left = withKept(worn, { residue: residue.value, touchUp: 0 });
-  const kept = withKept(worn, { residue: residue.value, touchUp: touchUp.value });
-  const total = kept + demand.fills * (hoses.value + pump.value);
+  const worn = withWear(sum.soaked, whole);
+  const left = withKept(worn, { ...whole, touchUp: 0 });
+  const kept = withKept(worn, whole);
+  const total = kept + demand.fills * (whole.hoses + whole.pump);
   const levels = [sum.film, sum.textured, sum.sprayed, sum.soaked, worn, left, kept, total];
   const steps = (Object.keys(WATERFALL) as WaterfallStep[]).map((step, index) => ({
     step,

@@ -106,7 +106,7 @@ function CoatingSheet({
         </View>
       ) : null}
       <Words size={14} colour="ink2">
-        From 20,000 draws of everything uncertain. The label and data sheet of the coating take precedence.
+        {`From ${distribution.sorted.length.toLocaleString('en')} draws of everything uncertain. The label and data sheet of the coating take precedence.`}
       </Words>
     </Sheet>
   );

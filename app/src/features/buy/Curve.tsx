@@ -1,4 +1,5 @@
 import { histogramOf, showText, type PaintDistribution } from '@fine-spray/core';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
 import { Words } from '@/ui/text';
@@ -36,7 +37,7 @@ export function Curve({
 }) {
   const { palette } = useTheme();
   const { system } = useUnits();
-  const { from, step, counts } = histogramOf(sorted, BINS);
+  const { from, step, counts } = useMemo(() => histogramOf(sorted, BINS), [sorted]);
   const to = Math.max(from + step * counts.length, bought);
   const x = (volume: number) => ((volume - from) / (to - from)) * WIDTH;
   const most = Math.max(...counts);

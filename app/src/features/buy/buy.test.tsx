@@ -2,31 +2,15 @@ import { jobModel, of, paintDistributions } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
 import type { CoatingOrder } from '@/data/orders';
+import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
 import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
 import { BuyList, chance } from './BuyList';
 
-/** A worker that does its work when the test says so. */
-class HeldWorker {
-  onmessage: ((event: { data: PurchaseReport }) => void) | null = null;
-  onerror: (() => void) | null = null;
-  ended = false;
-  order: PurchaseOrder | undefined;
-  postMessage(order: PurchaseOrder) {
-    this.order = order;
-  }
-  terminate() {
-    this.ended = true;
-  }
-  report(data: PurchaseReport) {
-    act(() => this.onmessage?.({ data }));
-  }
-  finish() {
-    const { demands, draws, seed } = this.order as PurchaseOrder;
-    const result = paintDistributions(jobModel(demands), { draws, seed });
-    if (!result.ok) throw new Error(result.message);
-    this.report({ kind: 'done', distributions: result.value });
-  }
+function draw({ demands, draws, seed }: PurchaseOrder): PurchaseReport {
+  const result = paintDistributions(jobModel(demands), { draws, seed });
+  if (!result.ok) throw new Error(result.message);
+  return { kind: 'done', distributions: result.value };
 }
 
 const request = wallRequest();
@@ -41,14 +25,9 @@ const order = (id: string, name: string): CoatingOrder => ({
 });
 
 function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin, water-borne')]) {
-  const workers: HeldWorker[] = [];
-  const startWorker = () => {
-    const worker = new HeldWorker();
-    workers.push(worker);
-    return worker as unknown as Worker;
-  };
-  const { rerender } = renderPart(<BuyList orders={orders} startWorker={startWorker} />);
-  return { workers, rerender, latest: () => workers[workers.length - 1] as HeldWorker };
+  const held = heldWorkers(draw);
+  renderPart(<BuyList orders={orders} startWorker={held.startWorker} />);
+  return held;
 }
 const litresBought = () => {
   const text = screen.getByText(/L, enough/).props.children as string;

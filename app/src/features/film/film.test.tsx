@@ -1,33 +1,17 @@
 import { of, setupCard, simulateAll } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen } from '@testing-library/react-native';
+import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
 import type { FilmReport, FilmRequest } from '@/workers/film.worker';
 import { filmBands } from '@/workers/filmBands';
 import { FilmSheet } from './FilmSheet';
 
-/** A worker that does its work when the test says so. */
-class HeldWorker {
-  onmessage: ((event: { data: FilmReport }) => void) | null = null;
-  onerror: (() => void) | null = null;
-  ended = false;
-  request: FilmRequest | undefined;
-  postMessage(request: FilmRequest) {
-    this.request = request;
-  }
-  terminate() {
-    this.ended = true;
-  }
-  report(data: FilmReport) {
-    act(() => this.onmessage?.({ data }));
-  }
-  finish() {
-    const { job, wanted } = this.request as FilmRequest;
-    const result = simulateAll(job);
-    if (!result.ok) throw new Error(result.message);
-    const { minimum, sagLimit } = job.limits;
-    this.report({ kind: 'done', film: filmBands(result.value, { minimum, sagLimit, wanted }) });
-  }
+function lay({ job, wanted }: FilmRequest): FilmReport {
+  const result = simulateAll(job);
+  if (!result.ok) throw new Error(result.message);
+  const { minimum, sagLimit } = job.limits;
+  return { kind: 'done', film: filmBands(result.value, { minimum, sagLimit, wanted }) };
 }
 
 const request = wallRequest({
@@ -38,15 +22,9 @@ const request = wallRequest({
 function open() {
   const card = setupCard(request);
   if (!card.ok) throw new Error(card.message);
-  const workers: HeldWorker[] = [];
-  const startWorker = () => {
-    const worker = new HeldWorker();
-    workers.push(worker);
-    return worker as unknown as Worker;
-  };
+  const { workers, startWorker, latest } = heldWorkers(lay);
   const onClose = jest.fn();
   renderPart(<FilmSheet request={request} card={card.value} onClose={onClose} startWorker={startWorker} />);
-  const latest = () => workers[workers.length - 1] as HeldWorker;
   return { card: card.value, workers, latest, onClose };
 }
 
@@ -78,14 +56,14 @@ describe('the film on the wall', () => {
   it('lays another film with a usual hand, and another with each try', () => {
     const { latest, workers } = open();
     latest().finish();
-    const steady = latest().request?.job.strokes;
+    const steady = latest().order?.job.strokes;
     fireEvent.press(screen.getByRole('radio', { name: 'Usual hand' }));
     expect(workers[0]?.ended).toBe(true);
     latest().finish();
-    const usual = latest().request?.job.strokes;
+    const usual = latest().order?.job.strokes;
     expect(usual).not.toEqual(steady);
     fireEvent.press(screen.getByRole('button', { name: 'Another try' }));
-    expect(latest().request?.job.strokes).not.toEqual(usual);
+    expect(latest().order?.job.strokes).not.toEqual(usual);
   });
 
   it('opens the numbers of the plan', () => {

@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import ShoppingCart from 'lucide-react-native/icons/shopping-cart';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
@@ -13,13 +13,14 @@ import { useJob } from '@/data/job';
 import type { Kit } from '@/data/kit';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
-import { Header, Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Header } from '@/ui/screen';
+import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { JobDetails } from './JobDetails';
+import { JobStand } from './JobStand';
 import { SurfaceList } from './SurfaceList';
 import { coatingTotals, type CoatingTotal } from './totals';
 
@@ -128,37 +129,11 @@ function Totals({
   );
 }
 
-function Stand({
-  jobId,
-  children,
-}: {
-  jobId: string;
-  children: (loaded: { job: Job; surfaces: readonly Surface[]; kit: Kit }) => ReactNode;
-}) {
-  const { job, surfaces, kit, missing, error, retry } = useJob(jobId);
-  if (job && surfaces && kit) return children({ job, surfaces, kit });
-  return (
-    <Screen title={missing ? 'Not here' : 'Job'} backTo="/">
-      {missing ? (
-        <ErrorState title="There is no such job" text="It may have been deleted. Go back to the jobs." />
-      ) : null}
-      {error ? (
-        <ErrorState
-          title="This job cannot be shown now"
-          text="The Fine Spray server does not answer. What is stored is kept there."
-          onRetry={retry}
-        />
-      ) : null}
-      {missing || error ? null : <Skeleton rows={6} />}
-    </Screen>
-  );
-}
-
 /** A job: paint by coating, line in use, and its surfaces. When wide, the list stands at the side already. */
 export function JobScreen({ jobId }: { jobId: string }) {
   const wide = useWide();
   return (
-    <Stand jobId={jobId}>
+    <JobStand jobId={jobId} title="Job" backTo="/" waiting={<Skeleton rows={6} />}>
       {(loaded) => (
         <View className="min-h-0 flex-1">
           <Header title={loaded.job.name} above={loaded.job.place || 'Job'} backTo="/" />
@@ -171,7 +146,7 @@ export function JobScreen({ jobId }: { jobId: string }) {
           )}
         </View>
       )}
-    </Stand>
+    </JobStand>
   );
 }
 

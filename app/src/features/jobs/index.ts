@@ -1,1 +1,2 @@
 export { JobScreen, JobSide } from './JobScreen';
+export { JobStand, type LoadedJob } from './JobStand';
