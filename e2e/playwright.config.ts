@@ -21,7 +21,9 @@ export default defineConfig({
   testDir: '.',
   globalSetup: './global-setup.ts',
   workers: 1,
-  timeout: 60_000,
+  // No test is about speed (that is the bench): the limits only end what hangs, on the slowest machine seen.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   retries: 0,
   reporter: [['line'], ['json', { outputFile: process.env['E2E_REPORT'] ?? '../.build/e2e.json' }]],
   outputDir: '../test-results',
