@@ -3,7 +3,7 @@ import { seeded } from '../random';
 import type { SetupCard, SetupRequest } from '../setup';
 import type { Piece, Polygon } from '../shape';
 import type { SimulationJob } from '../simulation';
-import type { Element } from '../takeoff';
+import { extentOf, mainPiece, type Element } from '../takeoff';
 import { accept, quantity, type Fraction, type Length, type Result, type UnitSystem } from '../units';
 import { pieceOf } from './pieces';
 import { planPasses, type PassPlan } from './plan';
@@ -47,7 +47,8 @@ export function wallFilm(
   seed?: number,
   system: UnitSystem = 'metric',
 ): Result<WallFilm> {
-  const shape = pieceOf(request.geometry);
+  const main = mainPiece(request.geometry);
+  const shape = pieceOf(main);
   const piece: Piece = {
     outline: moved(shape.outline, MARGIN),
     openings: shape.openings.map((one) => moved(one, MARGIN)),
@@ -61,12 +62,12 @@ export function wallFilm(
     flow: { label: 'Flow', source: 'Set-up card', ...card.flow },
     transfer: transferInput(request),
   };
-  const { width, height, ridge } = request.geometry;
+  const { width, height } = extentOf(main);
   const direction = directionFor(request.element, width, height);
   const plan = planPasses(piece, settings, { direction, edgesFirst: false }, system);
   if (!plan.ok) return plan;
   const hand: Hand | undefined = seed === undefined ? undefined : { ...USUAL_HAND, random: seeded(seed) };
-  const [wide, high] = [width + 2 * MARGIN, Math.max(height, ridge ?? 0) + 2 * MARGIN];
+  const [wide, high] = [width + 2 * MARGIN, height + 2 * MARGIN];
   const wet = card.wetFilm.value;
   return accept({
     piece,

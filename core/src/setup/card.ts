@@ -2,7 +2,7 @@ import { archetypeOf, coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, type Caution } from '../safety';
-import { usualFans, type AreaBreakdown } from '../takeoff';
+import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import { workOut, type Candidate } from './candidate';
@@ -88,10 +88,11 @@ function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: Se
 /** Every number of the card for one tip. */
 function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem) {
   const { request, passes, area } = context;
-  const { coating, geometry } = request;
+  const { coating } = request;
+  const extent = extentOf(mainPiece(request.geometry));
   const line = lineNumbers(context, main);
   const film = filmNumbers(context, main, line.flow);
-  const length = strokeLength(Math.max(geometry.width, geometry.height), system);
+  const length = strokeLength(Math.max(extent.width, extent.height), system);
   const paint = paintNumbers(request, area);
   const mesh = coatingMesh(coating);
   return {
@@ -123,7 +124,7 @@ function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem)
       element: request.element,
       side: request.side,
       wind: request.wind,
-      reach: Math.max(geometry.height, geometry.ridge ?? 0) + request.lift,
+      reach: extent.height + request.lift,
       power: 'electric',
       surfaceAge: 'new',
       wetGround: false,

@@ -1,3 +1,4 @@
+import { areaOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
 import {
   accept,
   firstRefusal,
@@ -7,6 +8,7 @@ import {
   within,
   type Area,
   type Length,
+  type Refusal,
   type Result,
   type UnitSystem,
 } from '../units';
@@ -21,22 +23,56 @@ export interface Opening {
   readonly width: number;
   readonly height: number;
   readonly count: number;
+  /** Left side and lower edge of one opening on its piece, where somebody has measured them. */
+  readonly at?: number | undefined;
+  readonly sill?: number | undefined;
 }
 
-/** A rectangle, or a gable end: `height` at the eaves and `ridge` at the top. `count` equal pieces. Lengths in metres. */
-export interface SurfaceGeometry {
+interface PieceBase {
+  /** What it is within its surface: "Wall 2". */
+  readonly name?: string | undefined;
+  /** So many pieces alike. */
+  readonly count: number;
+  readonly openings: readonly Opening[];
+}
+
+/** A rectangle, or a gable end: `height` at the eaves and `ridge` at the top. Lengths in metres. */
+export interface SheetGeometry extends PieceBase {
   readonly shape: 'rectangle' | 'gable';
   readonly width: number;
   readonly height: number;
   readonly ridge?: number | undefined;
-  readonly count: number;
-  readonly openings: readonly Opening[];
 }
+
+/** A piece by its corners in its own plane, metres; x along the floor, y up. */
+export interface OutlineGeometry extends PieceBase {
+  readonly shape: 'outline';
+  readonly corners: Polygon;
+}
+
+export type PieceGeometry = SheetGeometry | OutlineGeometry;
+
+/** A net area that is taken instead of the one worked out, with the reason; m². */
+export interface AreaOverride {
+  readonly net: number;
+  readonly reason: string;
+}
+
+/** What a surface is made of: one piece, or several that are painted alike. */
+export type SurfaceGeometry = (
+  PieceGeometry | { readonly shape: 'pieces'; readonly pieces: readonly PieceGeometry[] }
+) & {
+  readonly override?: AreaOverride | undefined;
+};
 
 /** Limits of what a house holds; beyond them a size is a slip of the hand. Metres. */
 export const SIZE_LIMITS = { min: 0.02, max: 100 } as const;
 export const OPENING_LIMITS = { min: 0.05, max: 30 } as const;
 export const COUNT_LIMIT = 500;
+/** Pieces of one surface. */
+export const PIECES_LIMIT = 200;
+/** Net areas one may put instead of a measured one, m². */
+export const AREA_LIMITS = { min: 0.01, max: 100_000 } as const;
 
 /** Usual sizes a new opening starts from, metres. */
 export const USUAL_OPENINGS: Readonly<Record<OpeningKind, { width: number; height: number }>> = {
@@ -48,7 +84,80 @@ export const USUAL_OPENINGS: Readonly<Record<OpeningKind, { width: number; heigh
 export interface AreaBreakdown {
   readonly gross: Area;
   readonly openings: Area;
+  /** Area to paint: gross less openings, or the override. */
   readonly net: Area;
+}
+
+/** The pieces of a surface, one or several. */
+export function piecesOf(geometry: SurfaceGeometry): readonly PieceGeometry[] {
+  return geometry.shape === 'pieces' ? geometry.pieces : [geometry];
+}
+
+/** Width and greatest height of a piece. */
+export function extentOf(piece: PieceGeometry): { width: number; height: number } {
+  if (piece.shape !== 'outline') {
+    return {
+      width: piece.width,
+      height: Math.max(piece.height, (piece.shape === 'gable' ? piece.ridge : 0) ?? 0),
+    };
+  }
+  const xs = piece.corners.map(({ x }) => x);
+  const ys = piece.corners.map(({ y }) => y);
+  return { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+}
+
+/** Area of one piece without its openings, m². */
+export function pieceArea(piece: PieceGeometry): number {
+  if (piece.shape === 'outline') return areaOf(piece.corners);
+  const { shape, width, height, ridge = height } = piece;
+  return shape === 'gable' ? (width * (height + ridge)) / 2 : width * height;
+}
+
+/** Area of the openings of one piece, m². */
+export function openingsArea({ openings }: PieceGeometry): number {
+  return openings.reduce((sum, { width, height, count }) => sum + width * height * count, 0);
+}
+
+/** The piece that stands for the surface where one is drawn or sprayed: the largest. */
+export function mainPiece(geometry: SurfaceGeometry): PieceGeometry {
+  return piecesOf(geometry).reduce((largest, piece) =>
+    pieceArea(piece) > pieceArea(largest) ? piece : largest,
+  );
+}
+
+/** The smaller side of the main piece: a fan wider than it sprays past the edge. */
+export function narrowSide(geometry: SurfaceGeometry): Length {
+  const main = mainPiece(geometry);
+  const { width, height } = main.shape === 'outline' ? extentOf(main) : main;
+  return quantity(Math.min(width, height));
+}
+
+/** The outline of a piece, from its lower left corner. */
+export function outlineOf(piece: PieceGeometry): Polygon {
+  if (piece.shape === 'outline') return piece.corners;
+  const { shape, width, height, ridge } = piece;
+  const peak = shape === 'gable' && ridge !== undefined && ridge > height ? [{ x: width / 2, y: ridge }] : [];
+  return [{ x: 0, y: 0 }, { x: width, y: 0 }, { x: width, y: height }, ...peak, { x: 0, y: height }];
+}
+
+/** A rectangle by its lower left corner. */
+export function rectangle(x: number, y: number, width: number, height: number): readonly Point[] {
+  return [
+    { x, y },
+    { x: x + width, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
+  ];
+}
+
+/** A piece with those of its openings that have a measured place. */
+export function placedPiece(piece: PieceGeometry): Piece {
+  return {
+    outline: outlineOf(piece),
+    openings: piece.openings.flatMap(({ at, sill = 0, width, height, count }) =>
+      at === undefined || count === 0 ? [] : [rectangle(at, sill, width, height)],
+    ),
+  };
 }
 
 function checkCount(count: number, least: number, field: string, label: string): Result<number> {
@@ -56,74 +165,115 @@ function checkCount(count: number, least: number, field: string, label: string):
   return refuse('number.count', field, `${label} must be a whole number from ${least} to ${COUNT_LIMIT}.`);
 }
 
-function grossArea({ shape, width, height, ridge = height, count }: SurfaceGeometry): number {
-  const one = shape === 'gable' ? (width * (height + ridge)) / 2 : width * height;
-  return one * count;
-}
+const OPENING_NAMES = { door: 'Door', window: 'Window', other: 'Opening' } as const;
 
-/**
- * Area to paint: gross less openings. Refuses sizes that are no sizes, an opening that is larger than
- * the piece it is in, and openings that together leave nothing.
- */
-export function measure(geometry: SurfaceGeometry, system: UnitSystem = 'metric'): Result<AreaBreakdown> {
-  const size = (value: number, limits: { min: number; max: number }, field: string, label: string) =>
-    within(value, limits, 'size', system, field, label);
-  const checks: Result<number>[] = [
-    size(geometry.width, SIZE_LIMITS, 'geometry.width', 'Width'),
-    size(geometry.height, SIZE_LIMITS, 'geometry.height', 'Height'),
-    checkCount(geometry.count, 1, 'geometry.count', 'Number of pieces'),
-  ];
-  const top = geometry.shape === 'gable' ? (geometry.ridge ?? geometry.height) : geometry.height;
-  if (geometry.shape === 'gable') {
+/** Sizes and counts of a piece and its openings, each within what a house holds. */
+function checkSizes(piece: PieceGeometry, field: string, system: UnitSystem) {
+  const size = (value: number, limits: { min: number; max: number }, at: string, label: string) =>
+    within(value, limits, 'size', system, `${field}.${at}`, label);
+  const checks: Result<unknown>[] = [checkCount(piece.count, 1, `${field}.count`, 'Number of pieces')];
+  if (piece.shape === 'outline') {
+    const checked = checkPiece({ outline: piece.corners, openings: [] });
+    checks.push(checked.ok ? checked : { ...checked, field: `${field}.corners` });
+  } else {
     checks.push(
-      size(top, { min: geometry.height, max: SIZE_LIMITS.max }, 'geometry.ridge', 'Height at the ridge'),
+      size(piece.width, SIZE_LIMITS, 'width', 'Width'),
+      size(piece.height, SIZE_LIMITS, 'height', 'Height'),
     );
   }
-  geometry.openings.forEach((opening, index) => {
-    const name = opening.kind === 'other' ? 'Opening' : opening.kind === 'door' ? 'Door' : 'Window';
-    const at = `geometry.openings.${index}`;
+  if (piece.shape === 'gable') {
+    const least = { min: piece.height, max: SIZE_LIMITS.max };
+    checks.push(size(piece.ridge ?? piece.height, least, 'ridge', 'Height at the ridge'));
+  }
+  piece.openings.forEach(({ kind, width, height, count }, index) => {
+    const name = OPENING_NAMES[kind];
     checks.push(
-      size(opening.width, OPENING_LIMITS, `${at}.width`, `${name} width`),
-      size(opening.height, OPENING_LIMITS, `${at}.height`, `${name} height`),
-      checkCount(opening.count, 0, `${at}.count`, 'Number of openings'),
+      size(width, OPENING_LIMITS, `openings.${index}.width`, `${name} width`),
+      size(height, OPENING_LIMITS, `openings.${index}.height`, `${name} height`),
+      checkCount(count, 0, `${field}.openings.${index}.count`, 'Number of openings'),
     );
   });
-  const failed = firstRefusal(...checks);
-  if (failed) return failed;
+  return firstRefusal(...checks);
+}
 
-  for (const [index, opening] of geometry.openings.entries()) {
+/** Openings that are larger than their piece, lie over each other or reach out of it, or leave nothing of it. */
+function checkOpenings(piece: PieceGeometry, field: string, system: UnitSystem) {
+  const extent = extentOf(piece);
+  for (const [index, opening] of piece.openings.entries()) {
     if (opening.count === 0) continue;
-    const tooWide = opening.width > geometry.width;
-    if (tooWide || opening.height > top) {
-      const field = `geometry.openings.${index}.${tooWide ? 'width' : 'height'}`;
-      const limit = showText(tooWide ? geometry.width : top, 'size', system);
+    const tooWide = opening.width > extent.width;
+    if (tooWide || opening.height > extent.height) {
       return refuse(
         'opening.larger',
-        field,
-        `This ${opening.kind === 'other' ? 'opening' : opening.kind} is ${tooWide ? 'wider' : 'higher'} than the surface it is in (${limit}).`,
+        `${field}.openings.${index}.${tooWide ? 'width' : 'height'}`,
+        `This ${opening.kind === 'other' ? 'opening' : opening.kind} is ${tooWide ? 'wider' : 'higher'} than the surface it is in (${showText(tooWide ? extent.width : extent.height, 'size', system)}).`,
       );
     }
   }
-  const gross = grossArea(geometry);
-  const openings = geometry.openings.reduce(
-    (sum, { width, height, count }) => sum + width * height * count,
-    0,
-  );
+  const placed = checkPiece(placedPiece(piece));
+  if (!placed.ok) {
+    // The n-th opening with a place, as the form counts them: with and without one.
+    const nth = Number(/^openings\.(\d+)$/.exec(placed.field)?.[1] ?? -1);
+    const withPlace = piece.openings.flatMap(({ at, count }, index) =>
+      at === undefined || count === 0 ? [] : [index],
+    );
+    const index = withPlace[nth];
+    return { ...placed, field: index === undefined ? `${field}.openings` : `${field}.openings.${index}.at` };
+  }
+  const [gross, openings] = [pieceArea(piece) * piece.count, openingsArea(piece)];
   if (openings >= gross) {
     return refuse(
       'openings.cover',
-      'geometry.openings',
+      `${field}.openings`,
       `The openings (${showText(openings, 'area', system)}) leave nothing of the surface (${showText(gross, 'area', system)}). Take one out or make the surface larger.`,
     );
   }
+  return undefined;
+}
+
+function checkOverride({ override }: SurfaceGeometry, system: UnitSystem): Refusal | undefined {
+  if (!override) return undefined;
+  if (override.reason.trim() === '') {
+    return refuse(
+      'override.reason',
+      'geometry.override.reason',
+      'Say why this area is taken instead of the measured one.',
+    );
+  }
+  const net = within(override.net, AREA_LIMITS, 'area', system, 'geometry.override.net', 'Area');
+  return net.ok ? undefined : net;
+}
+
+/** The name of a piece before a sentence about it, where a surface has several. */
+function named(failed: Refusal, { name }: PieceGeometry, several: boolean): Refusal {
+  return several && name ? { ...failed, message: `${name}: ${failed.message}` } : failed;
+}
+
+/**
+ * Area to paint: gross less openings, of all pieces together. Refuses sizes that are no sizes, outlines that cross
+ * themselves, openings that are larger than their piece, reach out of it or lie over each other, openings that together
+ * leave nothing, and an override without a reason.
+ */
+export function measure(geometry: SurfaceGeometry, system: UnitSystem = 'metric'): Result<AreaBreakdown> {
+  const pieces = piecesOf(geometry);
+  const several = geometry.shape === 'pieces';
+  if (pieces.length === 0 || pieces.length > PIECES_LIMIT) {
+    return refuse('pieces.count', 'geometry.pieces', `A surface has 1 to ${PIECES_LIMIT} pieces.`);
+  }
+  let gross = 0;
+  let openings = 0;
+  for (const [index, piece] of pieces.entries()) {
+    const field = several ? `geometry.pieces.${index}` : 'geometry';
+    const failed = checkSizes(piece, field, system) ?? checkOpenings(piece, field, system);
+    if (failed) return named(failed, piece, several);
+    gross += pieceArea(piece) * piece.count;
+    openings += openingsArea(piece);
+  }
+  const overridden = checkOverride(geometry, system);
+  if (overridden) return overridden;
   return accept({
     gross: quantity<Area>(gross),
     openings: quantity<Area>(openings),
-    net: quantity<Area>(gross - openings),
+    net: quantity<Area>(geometry.override?.net ?? gross - openings),
   });
-}
-
-/** The smaller side of one piece: a fan wider than it sprays past the edge. */
-export function narrowSide({ width, height }: SurfaceGeometry): Length {
-  return quantity(Math.min(width, height));
 }

@@ -8,10 +8,10 @@ import {
   narrowSide,
   transferEfficiency,
   usualFans,
-  type SurfaceGeometry,
+  type SheetGeometry,
 } from '.';
 
-const wall = (extra: Partial<SurfaceGeometry> = {}): SurfaceGeometry => ({
+const wall = (extra: Partial<SheetGeometry> = {}): SheetGeometry => ({
   shape: 'rectangle',
   width: 6.2,
   height: 2.6,
