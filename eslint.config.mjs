@@ -107,7 +107,11 @@ export default tseslint.config(
   },
   {
     // In svg, x and y are attributes of text and shapes, not deprecated styles.
-    files: ['app/src/features/setup/{Scene,FilmSection}.tsx', 'app/src/features/buy/Curve.tsx'],
+    files: [
+      'app/src/features/setup/{Scene,FilmSection}.tsx',
+      'app/src/features/buy/Curve.tsx',
+      'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
+    ],
     rules: { '@typescript-eslint/no-deprecated': 'off' },
   },
   {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
 import { coatingFields, companyFields, hoseFields, sprayerFields, tipFields } from './kit';
+import { placeFields } from './place';
 import { id } from './primitives';
 
 /** The kit of a company as an open file: coatings, sprayers, hoses and tips. Lengths m, pressures Pa, volumes m³. */
@@ -22,17 +23,21 @@ export const jobFile = z
     format: z.literal('fine-spray-job'),
     version: z.literal(1),
     job: jobFields.safeExtend({ id }),
+    places: z.array(placeFields.safeExtend({ id })),
     surfaces: z.array(surfaceFields.safeExtend({ id })),
   })
   .strict()
-  .superRefine(({ job, surfaces }, context) => {
-    surfaces.forEach((surface, index) => {
-      if (surface.jobId !== job.id) {
-        context.addIssue({
-          code: 'custom',
-          path: ['surfaces', index, 'jobId'],
-          message: 'This surface belongs to another job.',
-        });
+  .superRefine(({ job, places, surfaces }, context) => {
+    const known = new Set(places.map((place) => place.id));
+    const refuse = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
+    places.forEach(({ jobId }, index) => {
+      if (jobId !== job.id) refuse(['places', index, 'jobId'], 'This place belongs to another job.');
+    });
+    surfaces.forEach(({ jobId, placeId }, index) => {
+      if (jobId !== job.id) refuse(['surfaces', index, 'jobId'], 'This surface belongs to another job.');
+      if (placeId !== null && !known.has(placeId)) {
+        refuse(['surfaces', index, 'placeId'], 'This surface follows from a place that is not in the file.');
       }
     });
   });

@@ -2,12 +2,16 @@ export * from './primitives';
 export * from './problem';
 export * from './kit';
 export * from './job';
+export * from './place';
 export * from './files';
 export {
   ALL_OPERATIONS,
+  BATCH_LIMIT,
   RESOURCES,
   SINGLE_OPERATIONS,
+  batch,
   health,
+  type BatchWrite,
   type Operation,
   type ResourceName,
 } from './operations';

@@ -1,7 +1,9 @@
 import {
   CONDITIONS,
   ELEMENTS,
+  FEATURES_LIMIT,
   OPENING_KINDS,
+  PIECES_LIMIT,
   SIDES,
   SURFACE_KIND_IDS,
   WINDS,
@@ -9,6 +11,7 @@ import {
 } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
+import { point } from './place';
 import { id, line, numberWithin, oneOf, stored, text } from './primitives';
 
 export const JOB_STATUSES = ['estimate', 'in progress', 'finished'] as const;
@@ -35,31 +38,60 @@ export const jobFields = z
   })
   .strict();
 
+const sizeOf = (label: string) => z.number({ error: `${label} is not a number.` });
+const pieces = z.int({ error: 'Number of pieces must be a whole number.' });
+
 export const opening = z
   .object({
     id,
     kind: oneOf('Opening', OPENING_KINDS),
-    width: z.number({ error: 'Width is not a number.' }),
-    height: z.number({ error: 'Height is not a number.' }),
+    width: sizeOf('Width'),
+    height: sizeOf('Height'),
     count: z.int({ error: 'Number of openings must be a whole number.' }),
+    at: sizeOf('Distance from the left').optional(),
+    sill: sizeOf('Height of the sill').optional(),
   })
   .strict();
 
+const piece = {
+  name: line('Name of a piece', 120).optional(),
+  count: pieces,
+  openings: z.array(opening).max(FEATURES_LIMIT, { error: `${FEATURES_LIMIT} groups of openings at most.` }),
+};
+const sheet = {
+  ...piece,
+  shape: oneOf('Shape', ['rectangle', 'gable']),
+  width: sizeOf('Width'),
+  height: sizeOf('Height'),
+  ridge: sizeOf('Height at the ridge').optional(),
+};
+const outline = { ...piece, shape: z.literal('outline'), corners: z.array(point).max(200) };
+/** A net area put instead of the measured one. */
+const override = z
+  .object({ net: sizeOf('Area'), reason: line('Reason', 200) })
+  .strict()
+  .optional();
+
 /** The stored geometry document of a surface; lengths in metres, checked by the core's own measure. */
-export const surfaceGeometry = z
-  .object({
-    shape: oneOf('Shape', ['rectangle', 'gable']),
-    width: z.number({ error: 'Width is not a number.' }),
-    height: z.number({ error: 'Height is not a number.' }),
-    ridge: z.number({ error: 'Height at the ridge is not a number.' }).optional(),
-    count: z.int({ error: 'Number of pieces must be a whole number.' }),
-    openings: z.array(opening).max(40, { error: 'Forty groups of openings at most.' }),
-  })
-  .strict();
+export const surfaceGeometry = z.discriminatedUnion('shape', [
+  z.object({ ...sheet, override }).strict(),
+  z.object({ ...outline, override }).strict(),
+  z
+    .object({
+      shape: z.literal('pieces'),
+      pieces: z
+        .array(z.discriminatedUnion('shape', [z.object(sheet).strict(), z.object(outline).strict()]))
+        .max(PIECES_LIMIT),
+      override,
+    })
+    .strict(),
+]);
 
 export const surfaceFields = z
   .object({
     jobId: id,
+    /** The place it follows from, by its kind of piece; null for a surface measured by itself. */
+    placeId: id.nullable(),
     name: line('Surface name', 120),
     room: line('Room', 120, 0),
     position: z.int().min(0).max(1_000_000),

@@ -12,11 +12,12 @@ import {
   tip,
   tipFields,
 } from './kit';
-import { version } from './primitives';
+import { place, placeFields } from './place';
+import { id, version } from './primitives';
 
 /** One call of the API: the table below is what the server mounts, the client calls and the OpenAPI document lists. */
 export interface Operation {
-  readonly method: 'get' | 'put' | 'delete';
+  readonly method: 'get' | 'put' | 'post' | 'delete';
   /** Express and OpenAPI path: parameters in braces. */
   readonly path: string;
   readonly summary: string;
@@ -57,10 +58,38 @@ export const RESOURCES = {
   hoses: resource('/api/hoses', 'hose', hoseFields, hose),
   tips: resource('/api/tips', 'tip', tipFields, tip),
   jobs: resource('/api/jobs', 'job', jobFields, job),
+  places: resource('/api/places', 'place', placeFields, place, '/api/jobs/{jobId}/places'),
   surfaces: resource('/api/surfaces', 'surface', surfaceFields, surface, '/api/jobs/{jobId}/surfaces'),
 } as const;
 
 export type ResourceName = keyof typeof RESOURCES;
+
+function write<Name extends ResourceName, Body extends z.ZodType>(resourceName: Name, body: Body) {
+  return z.object({ resource: z.literal(resourceName), id, content: body.nullable() }).strict();
+}
+
+/** Writes of a batch at most: a job of a thousand surfaces with its places. */
+export const BATCH_LIMIT = 2500;
+
+/** Several writes that are done together or not at all, in their order; `content` null deletes. */
+export const batch = z
+  .object({
+    writes: z
+      .array(
+        z.discriminatedUnion('resource', [
+          write('coatings', RESOURCES.coatings.put.body),
+          write('sprayers', RESOURCES.sprayers.put.body),
+          write('hoses', RESOURCES.hoses.put.body),
+          write('tips', RESOURCES.tips.put.body),
+          write('jobs', RESOURCES.jobs.put.body),
+          write('places', RESOURCES.places.put.body),
+          write('surfaces', RESOURCES.surfaces.put.body),
+        ]),
+      )
+      .max(BATCH_LIMIT, { error: `${BATCH_LIMIT.toLocaleString('en')} writes at once at most.` }),
+  })
+  .strict();
+export type BatchWrite = z.infer<typeof batch>['writes'][number];
 
 export const health = z.object({ status: z.literal('ok'), database: z.literal('ok') }).meta({ id: 'Health' });
 
@@ -78,6 +107,15 @@ export const SINGLE_OPERATIONS = {
     summary: 'Rename the company',
     body: companyFields.safeExtend({ version }),
     answer: company,
+  },
+  postBatch: {
+    method: 'post',
+    path: '/api/batch',
+    summary: 'Several writes, all or none; repeating the call changes nothing',
+    body: batch,
+    answer: z.object({
+      rows: z.array(z.union([coating, sprayer, hose, tip, job, place, surface]).nullable()),
+    }),
   },
 } as const satisfies Record<string, Operation>;
 

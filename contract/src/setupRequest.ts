@@ -6,7 +6,7 @@ import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
 
 /** The stored rows a set-up stands on. */
 export interface SetupRows {
-  readonly surface: Omit<SurfaceFields, 'jobId' | 'name' | 'room' | 'position' | 'coatingId'>;
+  readonly surface: Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position' | 'coatingId'>;
   readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'containerSizes'>;
   readonly sprayer: Sprayer;
   readonly hoses: readonly Hose[];

@@ -6,6 +6,7 @@ export * from './coating';
 export * from './line';
 export * from './film';
 export * from './takeoff';
+export * from './system';
 export * from './weather';
 export * from './shape';
 export * from './simulation';

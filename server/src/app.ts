@@ -10,8 +10,9 @@ import { problemHandler, unknownPath } from './http/problems';
 import { applicationFiles } from './http/static';
 import { resourceRoutes } from './resources/routes';
 
-/** Largest body taken. */
+/** Largest bodies taken: of one row, and of a batch of a whole job. */
 export const BODY_LIMIT = 256 * 1024;
+export const BATCH_BODY_LIMIT = 4 * 1024 * 1024;
 
 export interface AppOptions {
   readonly db: Database;
@@ -41,6 +42,7 @@ export function createApp({ db, logger, applicationFolder }: AppOptions): Expres
     }),
   );
   app.use(compression());
+  app.use(SINGLE_OPERATIONS.postBatch.path, express.json({ limit: BATCH_BODY_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
 
   app.get(SINGLE_OPERATIONS.getHealth.path, async (_request, response) => {

@@ -31,7 +31,7 @@ async function answerOf(response: Response): Promise<unknown> {
 
 /** One call of the API. `keepalive` lets a write finish when the page is being left. */
 export async function call(
-  method: 'GET' | 'PUT' | 'DELETE',
+  method: 'GET' | 'PUT' | 'POST' | 'DELETE',
   path: string,
   body?: unknown,
   keepalive = false,

@@ -35,7 +35,7 @@ export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {
   return { ...(kit ? { kit } : {}), failed: !kit && all.some((query) => query.isError), retry };
 }
 
-export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'name' | 'room' | 'position'>;
+export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
 export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'>;
 
 /** The rows a surface's set-up stands on, joined; undefined while one of them is missing. */

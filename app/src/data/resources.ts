@@ -1,4 +1,15 @@
-import type { Coating, Company, Hose, Job, ResourceName, Sprayer, Surface, Tip } from '@fine-spray/contract';
+import type {
+  BatchWrite,
+  Coating,
+  Company,
+  Hose,
+  Job,
+  Place,
+  ResourceName,
+  Sprayer,
+  Surface,
+  Tip,
+} from '@fine-spray/contract';
 import { QueryClient, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Refused, call } from './api';
@@ -10,6 +21,7 @@ export interface Rows {
   hoses: Hose;
   tips: Tip;
   jobs: Job;
+  places: Place;
   surfaces: Surface;
 }
 
@@ -27,9 +39,14 @@ export function makeQueryClient(): QueryClient {
   });
 }
 
-/** Query keys in one place: a list by resource, the surfaces by their job. */
+/** Resources whose rows are listed for a job. */
+type OfJob = 'places' | 'surfaces';
+type ListName = Exclude<ResourceName, OfJob>;
+
+/** Query keys in one place: a list by resource, places and surfaces by their job. */
 export const keys = {
-  list: (resource: Exclude<ResourceName, 'surfaces'>) => [resource] as const,
+  list: (resource: ListName) => [resource] as const,
+  places: (jobId: string) => ['places', jobId] as const,
   surfaces: (jobId: string) => ['surfaces', jobId] as const,
   company: ['company'] as const,
 };
@@ -37,8 +54,6 @@ export const keys = {
 async function items<Row>(path: string): Promise<Row[]> {
   return ((await call('GET', path)) as { items: Row[] }).items;
 }
-
-type ListName = Exclude<ResourceName, 'surfaces'>;
 
 /** All rows of a resource. */
 export function useList<Name extends ListName>(name: Name): UseQueryResult<Rows[Name][]> {
@@ -50,6 +65,14 @@ export function useSurfaces(jobId: string): UseQueryResult<Surface[]> {
   return useQuery({
     queryKey: keys.surfaces(jobId),
     queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`),
+  });
+}
+
+/** The places of a job, in their order. */
+export function usePlaces(jobId: string): UseQueryResult<Place[]> {
+  return useQuery({
+    queryKey: keys.places(jobId),
+    queryFn: () => items<Place>(`/api/jobs/${jobId}/places`),
   });
 }
 
@@ -109,4 +132,23 @@ export function useWrites<Name extends ResourceName>(name: Name, listKey: readon
     [client, name, keyText],
   );
   return { put, remove };
+}
+
+/** Places and surfaces of a job written together: all of it or nothing. The cached lists follow. */
+export function useBatch(jobId: string) {
+  const client = useQueryClient();
+  return useCallback(
+    async (writes: readonly BatchWrite[], keepalive = false): Promise<(Place | Surface | null)[]> => {
+      const answer = await call('POST', '/api/batch', { writes }, keepalive);
+      const { rows } = answer as { rows: (Place | Surface | null)[] };
+      writes.forEach(({ resource, id }, index) => {
+        if (resource === 'places' || resource === 'surfaces') {
+          patchList(client, keys[resource](jobId), id, rows[index] ?? undefined);
+        }
+      });
+      void client.invalidateQueries({ queryKey: keys.list('jobs') });
+      return rows;
+    },
+    [client, jobId],
+  );
 }

@@ -2,5 +2,6 @@
 export { BuyScreen } from './buy';
 export { JobScreen, JobSide } from './jobs';
 export { CoatingScreen, KitScreen } from './kit';
+export { PlaceScreen } from './place';
 export { SettingsScreen } from './settings';
 export { QuickSetup, SurfaceScreen } from './surface';

@@ -119,20 +119,15 @@ export interface QuantityFieldProps {
 
 const asTyped = (value: number) => String(Number(value.toPrecision(6)));
 
-/**
- * A number with its unit. What is typed stays as typed; a value goes out only when it can be taken,
- * otherwise the sentence stands at the field and the last good value holds.
- */
-export function QuantityField({
+/** What is typed into a number with a unit: it stays as typed, and a value goes out only when it can be taken. */
+export function useTypedQuantity({
   label,
-  hideLabel = false,
   kind,
   value,
   bounds,
-  error,
   onChange,
   onInvalid,
-}: QuantityFieldProps) {
+}: Omit<QuantityFieldProps, 'hideLabel' | 'error'>) {
   const { system } = useUnits();
   const [typed, setTyped] = useState<string>();
   const sent = useRef(value);
@@ -157,21 +152,32 @@ export function QuantityField({
     // A field that goes away, or is set from outside, holds nothing up any more.
     return () => tell?.(undefined);
   }, [message]);
+  const type = (text: string) => {
+    setTyped(text);
+    const result = read(text);
+    if (!result.ok) return;
+    sent.current = result.value;
+    onChange(result.value);
+  };
+  const text = typed ?? asTyped(inUnit(value, kind, system));
+  return { text, message, type, unit: unitOf(kind, system), system };
+}
+
+/**
+ * A number with its unit. What is typed stays as typed; a value goes out only when it can be taken,
+ * otherwise the sentence stands at the field and the last good value holds.
+ */
+export function QuantityField({ hideLabel = false, error, ...quantity }: QuantityFieldProps) {
+  const { text, message, type, unit } = useTypedQuantity(quantity);
   return (
     <FieldBox
-      label={label}
+      label={quantity.label}
       hideLabel={hideLabel}
-      text={typed ?? asTyped(inUnit(value, kind, system))}
-      unit={unitOf(kind, system)}
+      text={text}
+      unit={unit}
       error={message ?? error}
       numeric
-      onText={(text) => {
-        setTyped(text);
-        const result = read(text);
-        if (!result.ok) return;
-        sent.current = result.value;
-        onChange(result.value);
-      }}
+      onText={type}
     />
   );
 }

@@ -28,6 +28,7 @@ export {
   mainPiece,
   measure,
   narrowSide,
+  openingsArea,
   outlineOf,
   pieceArea,
   piecesOf,
@@ -90,3 +91,5 @@ export {
   type RoomMeasure,
   type StandardSizes,
 } from './place';
+export { asPlan, lPlan, snapped, withCorner, withCornerAt, withWallLength, withoutCorner } from './edit';
+export { LASER, laserReading } from './laser';

@@ -18,7 +18,7 @@ export type PlaceKind = (typeof PLACE_KINDS)[number];
 
 export const SIZE_NAMES = ['width', 'height', 'length', 'depth', 'casing'] as const;
 export type SizeName = (typeof SIZE_NAMES)[number];
-export type Sizes = Readonly<Partial<Record<SizeName, number>>>;
+export type Sizes = Readonly<Partial<Record<SizeName, number | undefined>>>;
 type Complete = Readonly<Record<SizeName, number>>;
 
 /** What a length follows when nobody has given one: read off the place. */

@@ -122,9 +122,12 @@ function followed(follows: Follows, place: PlaceMeasure, standards: StandardSize
 
 const ownSizes = ({ item, sizes }: Feature, standards: StandardSizes): Sizes => ({
   ...itemOf(item).sizes,
-  ...standards[item],
-  ...sizes,
+  ...given(standards[item]),
+  ...given(sizes),
 });
+/** The sizes that are there. */
+const given = (sizes: Sizes | undefined): Sizes =>
+  Object.fromEntries(Object.entries(sizes ?? {}).filter(([, size]) => size !== undefined));
 
 /**
  * The sizes of a feature: its own, else what follows from the place, else the company's standard, else the usual one.
@@ -144,7 +147,7 @@ export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): s
 
 /** The pieces of an item, by what is painted. */
 function itemPieces(feature: Feature, place: PlaceMeasure, standards: StandardSizes) {
-  const sizes = { ...NO_SIZES, ...sizesOf(feature, place, standards) };
+  const sizes = { ...NO_SIZES, ...sizesOf(feature, place, standards) } as Record<SizeName, number>;
   return itemOf(feature.item)
     .parts(sizes)
     .map(({ element, name, width, height, times }) => ({

@@ -1,10 +1,14 @@
 import knex, { type Knex } from 'knex';
 import * as kitAndJobs from './migrations/001-kit-and-jobs';
+import * as places from './migrations/002-places';
 
 export type Database = Knex;
 
 /** Migrations by name, in order. Named without extension so that TypeScript and bundled runs agree. */
-const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = { '001-kit-and-jobs': kitAndJobs };
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+  '001-kit-and-jobs': kitAndJobs,
+  '002-places': places,
+};
 
 const migrationSource: Knex.MigrationSource<string> = {
   getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS)),

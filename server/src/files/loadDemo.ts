@@ -3,7 +3,7 @@ import path from 'node:path';
 import { jobFile, kitFile, type JobFile, type KitFile } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { createStore } from '../resources/store';
-import { COATINGS, HOSES, JOBS, SPRAYERS, SURFACES, TIPS } from '../resources/tables';
+import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, TIPS } from '../resources/tables';
 
 /** Parts an imported item into its id and its content. */
 function split<Item extends { id: string }>({
@@ -36,6 +36,11 @@ async function importKit(db: Database, file: KitFile): Promise<string> {
 async function importJob(db: Database, companyId: string, file: JobFile): Promise<void> {
   const job = split(file.job);
   await createStore(db, JOBS).put(companyId, job.id, 0, job.fields);
+  const places = createStore(db, PLACES);
+  for (const item of file.places) {
+    const { id, fields } = split(item);
+    await places.put(companyId, id, 0, fields);
+  }
   const surfaces = createStore(db, SURFACES);
   for (const item of file.surfaces) {
     const { id, fields } = split(item);

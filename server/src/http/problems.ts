@@ -57,8 +57,13 @@ export function asProblem(error: unknown): ProblemError {
     return new ProblemError('bad-body', errors[0]?.message ?? 'The body cannot be taken.', errors);
   }
   const { type, code, name, message } = shapeOf(error);
-  if (type === 'entity.too.large')
-    return new ProblemError('too-large', 'The body is over the limit of 256 kB.');
+  if (type === 'entity.too.large') {
+    const { limit } = error as { limit?: unknown };
+    return new ProblemError(
+      'too-large',
+      `The body is over the limit of ${Math.round(Number(limit) / 1024)} kB.`,
+    );
+  }
   if (type === 'entity.parse.failed')
     return new ProblemError('not-json', 'The body is not readable as JSON.');
   if (

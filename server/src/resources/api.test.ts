@@ -1,9 +1,13 @@
 import { randomUUID } from 'node:crypto';
+import { surfacesOf } from '@fine-spray/core/takeoff';
 import {
+  BATCH_LIMIT,
   RESOURCES,
   SURFACES_PER_JOB,
+  place as placeSchema,
   problem,
   surface as surfaceSchema,
+  type Place,
   type ResourceName,
   type Surface,
 } from '@fine-spray/contract';
@@ -50,7 +54,9 @@ describe.each(Object.keys(RESOURCES) as ResourceName[])('%s', (name) => {
   const path = `/api/${name}`;
   async function sample() {
     if (name === 'surfaces') return { ...(await firstWall()) } as Record<string, unknown>;
-    const [row] = await items(path);
+    const [row] = await items(
+      name === 'places' ? `/api/jobs/${String((await boathouse())['id'])}/places` : path,
+    );
     if (!row) throw new Error(`no ${name}`);
     return row;
   }
@@ -201,6 +207,107 @@ describe('a surface', () => {
       message: expect.stringContaining('1,000 surfaces at most') as string,
     });
     await server.call('DELETE', `/api/jobs/${jobId}`);
+  });
+});
+
+describe('a place', () => {
+  const place = async (): Promise<Place> => {
+    const rows = await items(`/api/jobs/${String((await boathouse())['id'])}/places`);
+    return placeSchema.parse(rows.find(({ name }) => name === 'Galley'));
+  };
+
+  it('has surfaces that follow from it, and they go with it', async () => {
+    const galley = await place();
+    const surfaces = await items(`/api/jobs/${galley.jobId}/surfaces`);
+    const own = surfaces
+      .filter(({ placeId }) => placeId === galley.id)
+      .map((row) => surfaceSchema.parse(row));
+    const follows = surfacesOf(galley.measure);
+    expect(follows.ok && follows.value.map(({ element, geometry }) => ({ element, geometry }))).toEqual(
+      own.map(({ element, geometry }) => ({ element, geometry })),
+    );
+    const id = randomUUID();
+    await server.call('PUT', `/api/places/${id}`, { ...content({ ...galley }), version: 0 });
+    const [wall] = own;
+    const surfaceId = randomUUID();
+    await server.call('PUT', `/api/surfaces/${surfaceId}`, {
+      ...content({ ...wall }),
+      placeId: id,
+      version: 0,
+    });
+    expect((await server.call('DELETE', `/api/places/${id}`)).status).toBe(204);
+    expect((await server.call('GET', `/api/surfaces/${surfaceId}`)).status).toBe(404);
+  });
+
+  it.each([
+    [{ height: 0 }, 'measure.height', /^Height must be between/],
+    [{ plan: [0, 1, 2].map((x) => ({ x, y: 0 })) }, 'measure.plan', /no area/],
+    [{ ceiling: { shape: 'vaulted', ridge: 1, rises: 'x' } }, 'measure.ceiling.ridge', /at least as high/],
+  ])('that cannot be is refused at its field: %j', async (extra, field, sentence) => {
+    const galley = await place();
+    const answer = await server.call('PUT', `/api/places/${randomUUID()}`, {
+      ...content({ ...galley }),
+      measure: { ...galley.measure, ...extra },
+      version: 0,
+    });
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.[0]).toMatchObject({
+      field,
+      message: expect.stringMatching(sentence) as string,
+    });
+  });
+});
+
+describe('a batch of writes', () => {
+  const post = (writes: unknown[]) => server.call('POST', '/api/batch', { writes });
+  const copyOfJob = async () => ({ ...content(await boathouse()), name: 'By batch', version: 0 });
+
+  it('stores all of them in their order, and again when it is repeated', async () => {
+    const [jobId, surfaceId] = [randomUUID(), randomUUID()];
+    const wall = { ...content({ ...(await firstWall()) }), jobId, version: 0 };
+    const writes = [
+      { resource: 'jobs', id: jobId, content: await copyOfJob() },
+      { resource: 'surfaces', id: surfaceId, content: wall },
+    ];
+    const [first, second] = [await post(writes), await post(writes)];
+    expect(first.status).toBe(200);
+    const versions = ({ body }: typeof first) =>
+      (body['rows'] as { version: number }[]).map(({ version }) => version);
+    expect([versions(first), versions(second)]).toEqual([
+      [1, 1],
+      [1, 1],
+    ]);
+    const removed = await post([
+      { resource: 'surfaces', id: surfaceId, content: null },
+      { resource: 'jobs', id: jobId, content: null },
+    ]);
+    expect(removed.body['rows']).toEqual([null, null]);
+    expect((await server.call('GET', `/api/jobs/${jobId}`)).status).toBe(404);
+  });
+
+  it('stores none of them when one fails, and names its place', async () => {
+    const jobId = randomUUID();
+    const wall = { ...content({ ...(await firstWall()) }), jobId, version: 0 };
+    const answer = await post([
+      { resource: 'jobs', id: jobId, content: await copyOfJob() },
+      { resource: 'surfaces', id: randomUUID(), content: { ...wall, coatingId: randomUUID() } },
+    ]);
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.[0]?.field).toBe('writes.1.content.coatingId');
+    expect((await server.call('GET', `/api/jobs/${jobId}`)).status).toBe(404);
+  });
+
+  it('checks each body by its schema, and the number of them', async () => {
+    const wall = { ...content({ ...(await firstWall()) }), coats: 0, version: 0 };
+    const answer = await post([{ resource: 'surfaces', id: randomUUID(), content: wall }]);
+    expect(answer.body.errors?.[0]?.field).toBe('writes.0.content.coats');
+    expect((await post([{ resource: 'planets', id: randomUUID(), content: null }])).status).toBe(422);
+    const many = Array.from({ length: BATCH_LIMIT + 1 }, () => ({
+      resource: 'tips',
+      id: randomUUID(),
+      content: null,
+    }));
+    expect((await post(many)).body.errors?.[0]?.message).toMatch(/writes at once at most/);
   });
 });
 

@@ -2,6 +2,7 @@ import type {
   CoatingFields,
   HoseFields,
   JobFields,
+  PlaceFields,
   SprayerFields,
   SurfaceFields,
   TipFields,
@@ -64,11 +65,19 @@ export const JOBS: TableMap<JobFields> = {
   json: ['hoseIds'],
 };
 
+export const PLACES: TableMap<PlaceFields> = {
+  table: 'place',
+  one: 'place',
+  columns: { jobId: 'job_id', name: 'name', position: 'position', measure: 'measure' },
+  json: ['measure'],
+};
+
 export const SURFACES: TableMap<SurfaceFields> = {
   table: 'surface',
   one: 'surface',
   columns: {
     jobId: 'job_id',
+    placeId: 'place_id',
     name: 'name',
     room: 'room',
     position: 'position',

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { ordersFor } from '@/data/orders';
-import { JobStand, type LoadedJob } from '@/features/jobs';
+import { JobStand, type LoadedJob } from '@/features/stand';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';

@@ -1,4 +1,11 @@
-import { show, showText, type Explained, type SetupCard, type SetupRequest } from '@fine-spray/core';
+import {
+  show,
+  showText,
+  type Explained,
+  type SetupCard,
+  type SetupRequest,
+  mainPiece,
+} from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { WhySheet } from '@/features/setup';
@@ -96,7 +103,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
   if (open) return <WhySheet number={open} onClose={() => setOpen(undefined)} onOverride={() => undefined} />;
   const film = state.kind === 'done' ? state.film : undefined;
   const text = (value: number, kind: Explained['kind']) => showText(value, kind, system);
-  const { count } = request.geometry;
+  const { count } = mainPiece(request.geometry);
   return (
     <Sheet title="Film on the wall" onClose={onClose}>
       {film && wall ? (
@@ -190,7 +197,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
             />
           </View>
           <Words size={14} colour="ink2" className="px-2 pb-2">
-            {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${request.geometry.openings.length > 0 ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
+            {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${mainPiece(request.geometry).openings.some(({ at }) => at === undefined) ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
           </Words>
         </View>
       ) : null}

@@ -3,14 +3,17 @@ import { showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
+import Ruler from 'lucide-react-native/icons/ruler';
 import ShoppingCart from 'lucide-react-native/icons/shopping-cart';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
-import { keys, useWrites } from '@/data/resources';
+import { keys, usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
 import type { Kit } from '@/data/kit';
+import { PlaceRows, usePlaceActions } from '@/features/place';
+import { JobStand } from '@/features/stand';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';
@@ -20,7 +23,6 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { JobDetails } from './JobDetails';
-import { JobStand } from './JobStand';
 import { SurfaceList } from './SurfaceList';
 import { coatingTotals, type CoatingTotal } from './totals';
 
@@ -62,14 +64,44 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
         <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
       </View>
       {job.note ? <Words>{job.note}</Words> : null}
-      <Button label="Add a surface" kind="primary" icon={Plus} onPress={() => void add()} />
+      <Places job={job} surfaces={surfaces} kit={kit} />
+      <Button label="Add a single surface" icon={Plus} onPress={() => void add()} />
       {surfaces.length === 0 ? (
         <EmptyState
           title="No surfaces yet"
-          text="Add a wall or a ceiling: it opens with sensible sizes and its set-up card."
+          text="Measure a room: its walls and ceiling follow, each with sensible coats and its set-up card."
         />
       ) : null}
       {editing ? <JobDetails job={job} kit={kit} onClose={() => setEditing(false)} /> : null}
+    </View>
+  );
+}
+
+/** Rooms and elevations in sight before the rest is asked for. */
+const FIRST_PLACES = 4;
+
+/** What was measured of the job, and the ways to measure more. */
+function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
+  const { data: places = [] } = usePlaces(job.id);
+  const { add } = usePlaceActions(job, places, surfaces, kit);
+  const [all, setAll] = useState(false);
+  const shown = all ? places : places.slice(0, FIRST_PLACES);
+  return (
+    <View className="gap-2">
+      {places.length > 0 ? (
+        <Words weight="semi" colour="ink2" heading={2}>
+          Rooms and elevations
+        </Words>
+      ) : null}
+      <PlaceRows jobId={job.id} places={shown} surfaces={surfaces} />
+      {shown.length < places.length ? (
+        <Button label={`${places.length - shown.length} more`} kind="quiet" onPress={() => setAll(true)} />
+      ) : null}
+      <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => void add('room')} />
+      <View className="flex-row flex-wrap gap-2">
+        <Button label="An elevation" onPress={() => void add('elevation')} className="flex-1" />
+        <Button label="Fence, stair, pieces" onPress={() => void add('loose')} className="flex-1" />
+      </View>
     </View>
   );
 }

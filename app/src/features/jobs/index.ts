@@ -1,2 +1,1 @@
 export { JobScreen, JobSide } from './JobScreen';
-export { JobStand, type LoadedJob } from './JobStand';

@@ -28,6 +28,7 @@ const job: Job = {
 const surface = (id: string, coatingId: string, coats = 2): Surface => ({
   ...row,
   id,
+  placeId: null,
   jobId: 'j',
   name: id,
   room: '',

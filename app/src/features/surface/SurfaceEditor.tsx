@@ -19,6 +19,8 @@ import { SurfaceForm } from './SurfaceForm';
 
 export interface SurfaceEditorProps {
   readonly surface: SetupSurface;
+  /** Whether it follows from a room or elevation. */
+  readonly fromPlace?: boolean;
   readonly job: SetupJob & Partial<Pick<Job, 'name'>>;
   readonly kit: Kit;
   readonly errors: Readonly<Record<string, string | undefined>>;
@@ -45,6 +47,7 @@ function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
 /** Answer first, inputs second; side by side when wide. The card is worked out here, with no round trip. */
 export function SurfaceEditor({
   surface,
+  fromPlace = false,
   job,
   kit,
   errors,
@@ -138,6 +141,7 @@ export function SurfaceEditor({
     <View className="gap-5">
       {above}
       <SurfaceForm
+        fromPlace={fromPlace}
         surface={surface}
         coatings={kit.coatings}
         bestTip={best}

@@ -1,17 +1,17 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
+import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { SaveLine } from '@/data/draft';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { useKit, type Kit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
-import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { SurfaceEditor } from './SurfaceEditor';
-import type { SaveState } from './useAutosave';
 import { useSurfaceDraft } from './useSurfaceDraft';
 
 /** One surface of a job: its set-up card and everything the card depends on. */
@@ -52,15 +52,8 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
   );
 }
 
-function saveText(state: SaveState, held: boolean): string {
-  if (held) return 'Not stored: see the marked field';
-  if (state.kind === 'saved') return 'Stored';
-  if (state.kind === 'saving') return 'Storing …';
-  return state.kind === 'conflict' ? 'Changed elsewhere' : `Not stored yet, trying again. ${state.why}`;
-}
-
 function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
-  const { draft, errors, held, saveState, change, onInvalid, resolve } = useSurfaceDraft(row);
+  const { draft, errors, change, onInvalid, ...stand } = useSurfaceDraft(row);
   const { put, remove } = useWrites('surfaces', keys.surfaces(job.id));
   const router = useRouter();
   const toast = useToast();
@@ -86,24 +79,10 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
         above={[job.name, draft.room].filter(Boolean).join(' · ')}
         backTo={back}
       />
-      <View className="flex-row flex-wrap items-center gap-2 px-4 pb-1">
-        <Words
-          size={14}
-          colour={held || saveState.kind === 'conflict' ? 'danger' : 'ink2'}
-          role="status"
-          testID="save-state"
-        >
-          {saveText(saveState, held)}
-        </Words>
-        {saveState.kind === 'conflict' ? (
-          <>
-            <Button label="Keep mine" onPress={() => resolve('mine')} />
-            <Button label="Take the other" onPress={() => resolve('theirs')} />
-          </>
-        ) : null}
-      </View>
+      <SaveLine {...stand} />
       <SurfaceEditor
         surface={draft}
+        fromPlace={row.placeId !== null}
         job={job}
         kit={kit}
         errors={errors}
@@ -117,6 +96,14 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
               error={errors['name']}
               onChange={(name) => change({ name })}
             />
+            {row.placeId === null ? null : (
+              <Button
+                label={`Measured in ${draft.room || 'its room'}`}
+                icon={Ruler}
+                className="self-start"
+                onPress={() => router.navigate(`/jobs/${job.id}/places/${row.placeId}`)}
+              />
+            )}
             <TextField
               label="Room or part"
               value={draft.room}

@@ -11,6 +11,7 @@ export function newSurface(
   if (!coating) return undefined;
   return {
     jobId,
+    placeId: null,
     name: 'New wall',
     room,
     position,

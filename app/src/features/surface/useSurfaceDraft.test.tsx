@@ -12,6 +12,7 @@ const row: Surface = {
   createdAt: '2026-01-01T00:00:00.000Z',
   updatedAt: '2026-01-01T00:00:00.000Z',
   jobId: ID,
+  placeId: null,
   name: 'North wall',
   room: '',
   position: 0,

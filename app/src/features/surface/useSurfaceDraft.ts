@@ -1,7 +1,7 @@
 import { surface as surfaceSchema, surfaceFields, type Surface } from '@fine-spray/contract';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback } from 'react';
+import { sentences, useDraft } from '@/data/draft';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import { useAutosave } from './useAutosave';
 
 type Content = Omit<Surface, 'id' | 'version' | 'createdAt' | 'updatedAt'>;
 
@@ -11,75 +11,23 @@ const contentOfSurface = (row: Surface): Content => {
   return content as unknown as Content;
 };
 
-/** First sentence for each field. */
-function sentences(
-  issues: readonly { path: readonly PropertyKey[]; message: string }[],
-): Record<string, string> {
-  const byField: Record<string, string> = {};
-  for (const { path, message } of issues) byField[path.map(String).join('.')] ??= message;
-  return byField;
+function check(content: Content): Record<string, string> {
+  const checked = surfaceFields.safeParse(content);
+  return checked.success ? {} : sentences(checked.error.issues);
 }
 
-/**
- * A surface being edited: the draft answers at once, valid drafts are stored by themselves, invalid ones keep
- * their sentences at the fields and are not stored.
- */
+function read(current: unknown) {
+  const row = surfaceSchema.parse(current);
+  return { content: contentOfSurface(row), version: row.version };
+}
+
+/** A surface being edited, stored by itself. */
 export function useSurfaceDraft(row: Surface) {
-  const [draft, setDraft] = useState<Content>(() => contentOfSurface(row));
-  const [typing, setTyping] = useState<Record<string, string | undefined>>({});
-  const version = useRef(row.version);
   const { put } = useWrites('surfaces', keys.surfaces(row.jobId));
-  const {
-    state,
-    change: autosave,
-    drop,
-    flush,
-  } = useAutosave<Content>(async (content, leaving) => {
-    const stored = await put({
-      id: row.id,
-      content: { ...content, version: version.current },
-      keepalive: leaving,
-    });
-    version.current = stored.version;
-  });
-
-  const errors = useMemo(() => {
-    const checked = surfaceFields.safeParse(draft);
-    return checked.success ? {} : sentences(checked.error.issues);
-  }, [draft]);
-
-  const latest = useRef(draft);
-  const change = useCallback(
-    (part: Partial<Content>) => {
-      const next = { ...latest.current, ...part };
-      latest.current = next;
-      setDraft(next);
-      if (surfaceFields.safeParse(next).success) autosave(next);
-    },
-    [autosave],
+  const save = useCallback(
+    async (content: Content, version: number, leaving: boolean) =>
+      (await put({ id: row.id, content: { ...content, version }, keepalive: leaving })).version,
+    [put, row.id],
   );
-  const onInvalid = useCallback((field: string, message: string | undefined) => {
-    setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
-  }, []);
-
-  /** After a conflict: keep the draft over what is stored, or take what is stored. */
-  const resolve = useCallback(
-    (keep: 'mine' | 'theirs') => {
-      if (state.kind !== 'conflict') return;
-      const current = surfaceSchema.parse(state.problem.current);
-      version.current = current.version;
-      if (keep === 'theirs') {
-        drop();
-        latest.current = contentOfSurface(current);
-        setDraft(latest.current);
-      } else {
-        autosave(latest.current);
-        void flush(false);
-      }
-    },
-    [state, drop, autosave, flush],
-  );
-  const held =
-    Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;
-  return { draft, errors, held, saveState: state, change, onInvalid, resolve, flush };
+  return useDraft<Content>({ first: contentOfSurface(row), version: row.version, check, save, read });
 }

@@ -1,0 +1,3 @@
+export { SaveLine } from './SaveLine';
+export { sentences, useDraft } from './useDraft';
+export { useAutosave, type SaveState } from './useAutosave';

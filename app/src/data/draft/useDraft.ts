@@ -1,0 +1,103 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { useAutosave } from './useAutosave';
+
+/** First sentence for each field. */
+export function sentences(
+  issues: readonly { path: readonly PropertyKey[]; message: string }[],
+): Record<string, string> {
+  const byField: Record<string, string> = {};
+  for (const { path, message } of issues) byField[path.map(String).join('.')] ??= message;
+  return byField;
+}
+
+export interface DraftOptions<Content> {
+  readonly first: Content;
+  readonly version: number;
+  /** Sentences by field; none: it can be stored. */
+  readonly check: (content: Content) => Readonly<Record<string, string>>;
+  /** Stores the content over a version and gives the new one. */
+  readonly save: (content: Content, version: number, leaving: boolean) => Promise<number>;
+  /** Content and version of a row that the server sent after a conflict. */
+  readonly read: (current: unknown) => { content: Content; version: number };
+}
+
+/** How many steps back are kept. */
+const STEPS_BACK = 200;
+
+/**
+ * A row being edited: the draft answers at once, valid drafts are stored by themselves, invalid ones keep their sentences
+ * at the fields and are not stored. Every change can be undone; changes in a row to the same field are one step.
+ */
+export function useDraft<Content extends object>({
+  first,
+  version,
+  check,
+  save,
+  read,
+}: DraftOptions<Content>) {
+  const [draft, setDraft] = useState(first);
+  const [typing, setTyping] = useState<Record<string, string | undefined>>({});
+  const [steps, setSteps] = useState<readonly { readonly name: string; readonly before: Content }[]>([]);
+  const stored = useRef(version);
+  const {
+    state,
+    change: autosave,
+    drop,
+    flush,
+  } = useAutosave<Content>(async (content, leaving) => {
+    stored.current = await save(content, stored.current, leaving);
+  });
+  const errors = useMemo(() => check(draft), [check, draft]);
+
+  const latest = useRef(draft);
+  const set = useCallback(
+    (next: Content) => {
+      latest.current = next;
+      setDraft(next);
+      if (Object.keys(check(next)).length === 0) autosave(next);
+    },
+    [autosave, check],
+  );
+  const change = useCallback(
+    (part: Partial<Content>, step = Object.keys(part).join(' ')) => {
+      const before = latest.current;
+      setSteps((now) =>
+        now[now.length - 1]?.name === step ? now : [...now.slice(1 - STEPS_BACK), { name: step, before }],
+      );
+      set({ ...before, ...part });
+    },
+    [set],
+  );
+  const undo = useCallback(() => {
+    const last = steps[steps.length - 1];
+    if (!last) return;
+    setSteps(steps.slice(0, -1));
+    set(last.before);
+  }, [steps, set]);
+  const onInvalid = useCallback((field: string, message: string | undefined) => {
+    setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
+  }, []);
+
+  /** After a conflict: keep the draft over what is stored, or take what is stored. */
+  const resolve = useCallback(
+    (keep: 'mine' | 'theirs') => {
+      if (state.kind !== 'conflict') return;
+      const current = read(state.problem.current);
+      stored.current = current.version;
+      if (keep === 'theirs') {
+        drop();
+        latest.current = current.content;
+        setDraft(current.content);
+        setSteps([]);
+      } else {
+        autosave(latest.current);
+        void flush(false);
+      }
+    },
+    [state, drop, autosave, flush, read],
+  );
+  const held =
+    Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;
+  const canUndo = steps.length > 0;
+  return { draft, errors, held, saveState: state, change, undo, canUndo, onInvalid, resolve, flush };
+}

@@ -1,0 +1,92 @@
+import type { BatchWrite, Coating, Place, PlaceFields, Surface } from '@fine-spray/contract';
+import { suitedCoating, usualSystem } from '@fine-spray/core/system';
+import { surfacesOf, type DerivedSurface, type Element } from '@fine-spray/core/takeoff';
+import { newId } from './newId';
+import { contentOf } from './resources';
+
+/** What the surfaces of a place are written from. */
+export interface TakeoffRows {
+  readonly placeId: string;
+  readonly place: PlaceFields;
+  /** Surfaces of the place as they are stored. */
+  readonly existing: readonly Surface[];
+  readonly coatings: readonly Coating[];
+  /** Surfaces that went with a piece that was taken out, to come back with it. */
+  readonly remembered?: ReadonlyMap<Element, Surface> | undefined;
+}
+
+/** A surface that nobody has chosen anything for: what usually goes on such a piece, from the kit. */
+function firstContent(derived: DerivedSurface, coatings: readonly Coating[]) {
+  const usual = usualSystem(derived.element, derived.side);
+  const coating = suitedCoating(coatings, usual);
+  if (!coating) return undefined;
+  return {
+    kind: usual.kind,
+    condition: usual.condition,
+    wind: 'calm' as const,
+    coatingId: coating.id,
+    coats: usual.coats,
+    thinning: 0,
+    tip: null,
+  };
+}
+
+/**
+ * The writes that make the surfaces of a place follow it: sizes of those that are there, new ones for new pieces, none
+ * for what is gone. What was chosen for a surface stays. Nothing is written where nothing changes.
+ */
+export function surfaceWrites({ placeId, place, existing, coatings, remembered }: TakeoffRows): BatchWrite[] {
+  const derived = surfacesOf(place.measure);
+  if (!derived.ok) return [];
+  const writes: BatchWrite[] = existing
+    .filter(({ element }) => !derived.value.some((one) => one.element === element))
+    .map(({ id }) => ({ resource: 'surfaces', id, content: null }));
+  derived.value.forEach((one, index) => {
+    const { element, side, name, geometry } = one;
+    const row = existing.find((surface) => surface.element === element);
+    const where = { room: place.name, position: place.position + index, element, side };
+    const kept = row ?? remembered?.get(element);
+    const override = kept?.geometry.override;
+    const sized = {
+      ...geometry,
+      pieces: [...geometry.pieces],
+      ...(override ? { override } : {}),
+    } as Surface['geometry'];
+    if (kept) {
+      const content = { ...(contentOf(kept) as unknown as Surface), ...where, placeId, geometry: sized };
+      if (row && sameContent(content, contentOf(row))) return;
+      const id = row ? row.id : newId();
+      writes.push({ resource: 'surfaces', id, content: { ...content, version: row ? row.version : 0 } });
+      return;
+    }
+    const chosen = firstContent(one, coatings);
+    if (!chosen) return;
+    writes.push({
+      resource: 'surfaces',
+      id: newId(),
+      content: { jobId: place.jobId, placeId, name, ...where, ...chosen, geometry: sized, version: 0 },
+    });
+  });
+  return writes;
+}
+
+/** Whether two contents are the same once written as JSON. */
+const sameContent = (one: object, other: object): boolean => stable(one) === stable(other);
+
+function stable(value: unknown): string {
+  return JSON.stringify(value, (_key, part: unknown) =>
+    part !== null && typeof part === 'object' && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : part,
+  );
+}
+
+/** The surfaces of one place among those of its job. */
+export const surfacesOfPlace = (surfaces: readonly Surface[], placeId: string): Surface[] =>
+  surfaces.filter((surface) => surface.placeId === placeId);
+
+/** Position of a new place: after all there is, with room for its surfaces. */
+export function nextPosition(places: readonly Place[], surfaces: readonly Surface[]): number {
+  const last = Math.max(0, ...places.map((row) => row.position), ...surfaces.map((row) => row.position));
+  return Math.min(1_000_000 - 20, (Math.floor(last / 20) + 1) * 20);
+}

@@ -1,0 +1,2 @@
+export { AreaLines } from './AreaLines';
+export { OverrideField } from './OverrideField';

@@ -1,0 +1,127 @@
+import type { Surface } from '@fine-spray/contract';
+import { measure, showText, type DerivedSurface, type Element, type PlaceMeasure } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { AreaLines } from '@/features/area';
+import { Button } from '@/ui/button';
+import { Sheet } from '@/ui/sheet';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+/** The surfaces that follow from a place: each with its area, opened for its arithmetic and its set-up. */
+export function Follows({
+  place,
+  derived,
+  stored,
+  onSkip,
+}: {
+  place: PlaceMeasure;
+  derived: readonly DerivedSurface[];
+  stored: readonly Surface[];
+  onSkip: (element: Element, skip: boolean) => void;
+}) {
+  const { system } = useUnits();
+  const [open, setOpen] = useState<Element>();
+  const shown = derived.find(({ element }) => element === open);
+  return (
+    <View className="gap-1">
+      <View className="flex-row flex-wrap gap-2">
+        {derived.map(({ element, name, geometry }) => {
+          const row = stored.find((surface) => surface.element === element);
+          const area = measure(
+            row?.geometry.override ? { ...geometry, override: row.geometry.override } : geometry,
+          );
+          return (
+            <Pressable
+              key={element}
+              role="button"
+              aria-label={`${name}: ${area.ok ? showText(area.value.net, 'area', system) : 'not measured'}. How it was worked out`}
+              onPress={() => setOpen(element)}
+              className="min-h-[72px] min-w-[47%] flex-1 rounded-2xl border border-rule bg-sheet px-4 py-2"
+            >
+              <Words size={14} colour="ink2">
+                {row?.name ?? name}
+              </Words>
+              <Words size={22} weight="digits-bold">
+                {area.ok ? showText(area.value.net, 'area', system) : '–'}
+              </Words>
+              {row?.geometry.override ? (
+                <Words size={14} colour="caution">
+                  put in by hand
+                </Words>
+              ) : null}
+            </Pressable>
+          );
+        })}
+      </View>
+      {place.skipped.map((element) => (
+        <View key={element} className="flex-row items-center gap-2">
+          <Words colour="ink2" className="min-w-0 flex-1">
+            {`${SKIPPED[element]} not painted here`}
+          </Words>
+          <Button label="Paint after all" kind="quiet" onPress={() => onSkip(element, false)} />
+        </View>
+      ))}
+      {shown ? (
+        <Arithmetic
+          derived={shown}
+          row={stored.find((surface) => surface.element === shown.element)}
+          onSkip={() => {
+            setOpen(undefined);
+            onSkip(shown.element, true);
+          }}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+const SKIPPED: Readonly<Record<Element, string>> = {
+  wall: 'Walls',
+  ceiling: 'Ceiling',
+  door: 'Doors',
+  cabinet: 'Cabinets and shelves',
+  trim: 'Trim',
+  edge: 'Soffit, fascia, gutters',
+  spindles: 'Spindles and rails',
+  'lapped-fence': 'Closed fence',
+  'open-fence': 'Open fence',
+};
+
+/** How an area was worked out, line by line. */
+function Arithmetic({
+  derived,
+  row,
+  onSkip,
+  onClose,
+}: {
+  derived: DerivedSurface;
+  row: Surface | undefined;
+  onSkip: () => void;
+  onClose: () => void;
+}) {
+  const router = useRouter();
+  return (
+    <Sheet title={row?.name ?? derived.name} onClose={onClose}>
+      <AreaLines
+        geometry={
+          row?.geometry.override ? { ...derived.geometry, override: row.geometry.override } : derived.geometry
+        }
+        kind={row?.kind}
+      />
+      {row ? (
+        <Button
+          label="Its set-up and coating"
+          kind="primary"
+          onPress={() => {
+            onClose();
+            router.navigate(`/jobs/${row.jobId}/surfaces/${row.id}`);
+          }}
+        />
+      ) : null}
+      <Button label="Not painted in this job" onPress={onSkip} />
+    </Sheet>
+  );
+}

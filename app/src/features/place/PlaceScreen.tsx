@@ -1,0 +1,240 @@
+import type { Job, Place, Surface } from '@fine-spray/contract';
+import {
+  measure as areaOf,
+  showText,
+  surfacesOf,
+  wallsOf,
+  type DerivedSurface,
+  type Element,
+  type PlaceMeasure,
+} from '@fine-spray/core';
+import Copy from 'lucide-react-native/icons/copy';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { SaveLine } from '@/data/draft';
+import type { Kit } from '@/data/kit';
+import { usePlaces } from '@/data/resources';
+import { surfacesOfPlace } from '@/data/takeoff';
+import { JobStand } from '@/features/stand';
+import { Button } from '@/ui/button';
+import { FieldError, TextField } from '@/ui/field';
+import { LengthEntry, LengthPad } from '@/ui/length';
+import { Header, Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+import { useWide } from '@/ui/wide';
+import { Counting } from './Counting';
+import { ElevationSizes } from './ElevationSizes';
+import { Follows } from './Follows';
+import { LaserTool } from './LaserTool';
+import { PlanDrawing } from './PlanDrawing';
+import { RoomSizes } from './RoomSizes';
+import { WallDrawing } from './WallDrawing';
+import { usePlaceActions } from './newPlace';
+import { usePlaceDraft } from './usePlaceDraft';
+
+const WAITING = <Skeleton rows={3} height={200} />;
+
+/** A room, an elevation or loose pieces being measured, with everything that follows from it. */
+export function PlaceScreen({ jobId, placeId }: { jobId: string; placeId: string }) {
+  const places = usePlaces(jobId);
+  const backTo = `/jobs/${jobId}`;
+  return (
+    <JobStand jobId={jobId} title="Room" backTo={backTo} waiting={WAITING}>
+      {({ job, surfaces, kit }) => {
+        const row = places.data?.find(({ id }) => id === placeId);
+        if (row && places.data) {
+          return (
+            <Measuring key={placeId} job={job} row={row} places={places.data} surfaces={surfaces} kit={kit} />
+          );
+        }
+        return (
+          <Screen title={places.data ? 'Not here' : 'Room'} backTo={backTo}>
+            {places.data ? (
+              <ErrorState
+                title="There is no such room in this job"
+                text="It may have been deleted. Go back to the job."
+              />
+            ) : places.isError ? (
+              <ErrorState
+                title="This room cannot be shown now"
+                text="The Fine Spray server does not answer. What is stored is kept there."
+                onRetry={() => void places.refetch()}
+              />
+            ) : (
+              WAITING
+            )}
+          </Screen>
+        );
+      }}
+    </JobStand>
+  );
+}
+
+interface MeasuringProps {
+  readonly job: Job;
+  readonly row: Place;
+  readonly places: readonly Place[];
+  readonly surfaces: readonly Surface[];
+  readonly kit: Kit;
+}
+
+function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
+  const { draft, errors, change, onInvalid, ...stand } = usePlaceDraft(row, kit.coatings);
+  const { copy, remove } = usePlaceActions(job, places, surfaces, kit);
+  const [wall, setWall] = useState<number>();
+  const wide = useWide();
+  const measure = draft.measure as PlaceMeasure;
+  const setMeasure = (part: object, step: string) => change({ measure: { ...draft.measure, ...part } }, step);
+  const derived = useDerived(measure);
+  const stored = surfacesOfPlace(surfaces, row.id);
+  const skip = (element: Element, on: boolean) =>
+    setMeasure(
+      { skipped: on ? [...measure.skipped, element] : measure.skipped.filter((one) => one !== element) },
+      `skip ${element}`,
+    );
+
+  const answer = (
+    <View className="gap-3">
+      {derived.refused ? (
+        <View className="rounded-2xl border-2 border-danger bg-sheet p-4">
+          <FieldError message={derived.refused} />
+        </View>
+      ) : null}
+      {measure.kind === 'room' && measure.plan.length >= 3 ? (
+        <View className="rounded-2xl border border-rule bg-sheet p-3">
+          <PlanDrawing
+            room={measure}
+            chosen={wall}
+            onWall={(next) => setWall(next === wall ? undefined : next)}
+          />
+        </View>
+      ) : null}
+      <Follows place={measure} derived={derived.surfaces} stored={stored} onSkip={skip} />
+      {derived.surfaces.length === 0 && measure.kind === 'loose' ? (
+        <Words colour="ink2">Count fences, stairs or doors below: their areas stand here.</Words>
+      ) : null}
+      <Elevations place={measure} chosen={wall} />
+    </View>
+  );
+  const inputs = (
+    <View className="gap-5">
+      <TextField
+        label="Name"
+        value={draft.name}
+        error={errors['name']}
+        onChange={(name) => change({ name })}
+      />
+      {measure.kind === 'room' ? (
+        <RoomSizes
+          room={measure}
+          errors={errors}
+          chosenWall={wall}
+          onChange={setMeasure}
+          onInvalid={onInvalid}
+        />
+      ) : null}
+      {measure.kind === 'elevation' ? (
+        <ElevationSizes elevation={measure} errors={errors} onChange={setMeasure} onInvalid={onInvalid} />
+      ) : null}
+      <Words size={18} weight="bold" heading={2}>
+        Doors, windows, trim and more
+      </Words>
+      <Counting
+        measure={measure}
+        errors={errors}
+        onChange={(features, step) => setMeasure({ features }, step)}
+        onInvalid={onInvalid}
+      />
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Copy this room"
+          icon={Copy}
+          onPress={() => void stand.flush(false).then(() => copy({ ...row, ...draft }))}
+        />
+        <Button label="Delete it" kind="danger" onPress={() => void remove({ ...row, ...draft })} />
+      </View>
+    </View>
+  );
+  return (
+    <LengthEntry>
+      <View className="min-h-0 flex-1">
+        <Header title={draft.name || row.name} above={job.name} backTo={`/jobs/${job.id}`} />
+        <SaveLine {...stand} />
+        <Stage wide={wide} answer={answer} inputs={inputs} />
+        <LengthPad tools={<LaserTool />} />
+      </View>
+    </LengthEntry>
+  );
+}
+
+/** Drawing and areas above the inputs, or beside them when wide. */
+function Stage({ wide, answer, inputs }: { wide: boolean; answer: ReactNode; inputs: ReactNode }) {
+  if (wide) {
+    return (
+      <View className="min-h-0 flex-1 flex-row">
+        <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="p-4 pb-10">
+          {answer}
+        </ScrollView>
+        <ScrollView
+          tabIndex={0}
+          className="max-w-[420px] flex-1 border-l border-rule"
+          contentContainerClassName="p-4 pb-10"
+        >
+          {inputs}
+        </ScrollView>
+      </View>
+    );
+  }
+  return (
+    <ScrollView
+      tabIndex={0}
+      className="flex-1"
+      contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
+    >
+      {answer}
+      {inputs}
+    </ScrollView>
+  );
+}
+
+/** The surfaces of a place as it stands; the last ones that worked while it cannot be, with the reason. */
+function useDerived(place: PlaceMeasure): { surfaces: readonly DerivedSurface[]; refused?: string } {
+  const { system } = useUnits();
+  const last = useRef<readonly DerivedSurface[]>([]);
+  return useMemo(() => {
+    const result = surfacesOf(place, {}, system);
+    if (!result.ok) return { surfaces: last.current, refused: result.message };
+    last.current = result.value;
+    return { surfaces: result.value };
+  }, [place, system]);
+}
+
+/** Pixels of a metre of wall in a row of small drawings, and of the one that is looked at. */
+const SMALL = 26;
+const LARGE = 60;
+
+/** The walls to scale with their openings, side by side; the one chosen in the plan larger. */
+function Elevations({ place, chosen }: { place: PlaceMeasure; chosen: number | undefined }) {
+  const { system } = useUnits();
+  const walls = useMemo(() => wallsOf(place), [place]);
+  if (!walls.ok || walls.value.length === 0) return null;
+  const one = chosen === undefined ? undefined : walls.value[chosen];
+  const shown = one ? [one] : walls.value;
+  const whole = areaOf({ shape: 'pieces', pieces: walls.value });
+  const widest = Math.max(...shown.map((piece) => ('width' in piece ? piece.width : 6)));
+  const scale = shown.length === 1 ? Math.min(LARGE, 330 / widest) : SMALL;
+  return (
+    <View className="gap-2">
+      <Words weight="semi" colour="ink2" heading={2}>
+        {`Walls to scale${whole.ok ? `, ${showText(whole.value.net, 'area', system)} together` : ''}`}
+      </Words>
+      <ScrollView horizontal tabIndex={0} contentContainerClassName="gap-4 items-end pb-2">
+        {shown.map((piece, index) => (
+          <WallDrawing key={index} piece={piece} scale={scale} />
+        ))}
+      </ScrollView>
+    </View>
+  );
+}

@@ -1,0 +1,3 @@
+export { PlaceScreen } from './PlaceScreen';
+export { newPlace, usePlaceActions } from './newPlace';
+export { PlaceRows } from './PlaceRows';

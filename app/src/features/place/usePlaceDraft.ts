@@ -1,0 +1,77 @@
+import {
+  place as placeSchema,
+  placeFields,
+  type Coating,
+  type Place,
+  type Surface,
+} from '@fine-spray/contract';
+import type { Element } from '@fine-spray/core';
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useRef } from 'react';
+import { Refused } from '@/data/api';
+import { sentences, useDraft } from '@/data/draft';
+import { contentOf, keys, useBatch } from '@/data/resources';
+import { surfaceWrites, surfacesOfPlace } from '@/data/takeoff';
+
+type Content = Omit<Place, 'id' | 'version' | 'createdAt' | 'updatedAt'>;
+
+const contentOfPlace = (row: Place): Content => {
+  const { version: _version, ...content } = contentOf(row);
+  return content as unknown as Content;
+};
+
+function check(content: Content): Record<string, string> {
+  const checked = placeFields.safeParse(content);
+  return checked.success ? {} : sentences(checked.error.issues);
+}
+
+function read(current: unknown) {
+  const row = placeSchema.parse(current);
+  return { content: contentOfPlace(row), version: row.version };
+}
+
+/** Whether a write met another version of a surface, not of the place: then the surfaces are read again. */
+function metOtherSurface(error: unknown): boolean {
+  return (
+    error instanceof Refused &&
+    error.problem.current !== undefined &&
+    !placeSchema.safeParse(error.problem.current).success
+  );
+}
+
+/** A place being measured: it and the surfaces that follow from it are stored together, by themselves. */
+export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
+  const client = useQueryClient();
+  const send = useBatch(row.jobId);
+  const remembered = useRef(new Map<Element, Surface>());
+  const save = useCallback(
+    async (content: Content, version: number, leaving: boolean): Promise<number> => {
+      const write = async () => {
+        const all = client.getQueryData<Surface[]>(keys.surfaces(row.jobId)) ?? [];
+        const existing = surfacesOfPlace(all, row.id);
+        for (const surface of existing) remembered.current.set(surface.element, surface);
+        const follow = surfaceWrites({
+          placeId: row.id,
+          place: content,
+          existing,
+          coatings,
+          remembered: remembered.current,
+        });
+        const [stored] = await send(
+          [{ resource: 'places', id: row.id, content: { ...content, version } }, ...follow],
+          leaving,
+        );
+        return stored?.version ?? version;
+      };
+      try {
+        return await write();
+      } catch (error) {
+        if (!metOtherSurface(error)) throw error;
+        await client.refetchQueries({ queryKey: keys.surfaces(row.jobId) });
+        return write();
+      }
+    },
+    [client, send, row.id, row.jobId, coatings],
+  );
+  return useDraft<Content>({ first: contentOfPlace(row), version: row.version, check, save, read });
+}

@@ -1,0 +1,1 @@
+export { JobStand, type LoadedJob } from './JobStand';

@@ -1,0 +1,3 @@
+export { LengthEntry, useLengthEntry } from './entry';
+export { LengthField } from './LengthField';
+export { LengthPad } from './LengthPad';

@@ -1,0 +1,1 @@
+export { LAYER_ROLES, suitedCoating, usualSystem, type LayerRole, type UsualSystem } from './usual';

@@ -1,0 +1,127 @@
+import {
+  SURFACES_PER_JOB,
+  type BatchWrite,
+  type JobFields,
+  type ResourceName,
+  type SurfaceFields,
+} from '@fine-spray/contract';
+import type { Database } from '../db/database';
+import { ProblemError } from '../http/problems';
+import { createStore, type Store, type Stored, type TableMap } from './store';
+import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, TIPS } from './tables';
+
+/** A resource with the checks that need more than its row. */
+export type Resource = Store<object>;
+
+interface Extra<Fields> {
+  readonly beforePut?: (companyId: string, id: string, fields: Fields) => Promise<void>;
+  readonly beforeRemove?: (companyId: string, id: string) => Promise<void>;
+  /** What is shown of a row besides its content. */
+  readonly shown?: (rows: Stored<Fields>[]) => Promise<Stored<Fields>[]>;
+}
+
+/** Every resource on a database or within a transaction. */
+export function resourcesOn(db: Database): Readonly<Record<ResourceName, Resource>> {
+  function resource<Fields extends object>(map: TableMap<Fields>, extra: Extra<Fields> = {}): Resource {
+    const store = createStore(db, map);
+    const shown = extra.shown ?? ((rows: Stored<Fields>[]) => Promise.resolve(rows));
+    const one = async (row: Stored<Fields>) => (await shown([row]))[0] ?? row;
+    return {
+      list: async (...query) => shown(await store.list(...query)),
+      get: async (companyId, id) => one(await store.get(companyId, id)),
+      put: async (companyId, id, version, fields) => {
+        await extra.beforePut?.(companyId, id, fields as Fields);
+        return one(await store.put(companyId, id, version, fields as Fields));
+      },
+      remove: async (companyId, id) => {
+        await extra.beforeRemove?.(companyId, id);
+        await store.remove(companyId, id);
+      },
+    };
+  }
+
+  async function withSurfaceCounts(rows: Stored<JobFields>[]): Promise<Stored<JobFields>[]> {
+    const counted = await db('surface')
+      .whereIn(
+        'job_id',
+        rows.map(({ id }) => id),
+      )
+      .groupBy('job_id')
+      .select('job_id')
+      .count<{ job_id: string; count: string }[]>('* as count');
+    const counts = new Map(counted.map((row) => [row.job_id, Number(row.count)]));
+    return rows.map((row) => ({ ...row, surfaceCount: counts.get(row.id) ?? 0 }));
+  }
+
+  async function checkHoses(companyId: string, _id: string, { hoseIds }: JobFields): Promise<void> {
+    const known = new Set((await createStore(db, HOSES).list(companyId)).map(({ id }) => id));
+    const index = hoseIds.findIndex((hoseId) => !known.has(hoseId));
+    if (index < 0) return;
+    const message = 'This hose does not exist, or was deleted.';
+    throw new ProblemError('bad-body', message, [{ field: `hoseIds.${index}`, message, code: 'reference' }]);
+  }
+
+  async function checkHoseUnused(companyId: string, hoseId: string): Promise<void> {
+    const used = (await createStore(db, JOBS).list(companyId)).some(({ hoseIds }) =>
+      hoseIds.includes(hoseId),
+    );
+    if (used)
+      throw new ProblemError('in-use', 'This hose is still used by a job. Choose another one there first.');
+  }
+
+  async function checkJobHasRoom(companyId: string, surfaceId: string, { jobId }: SurfaceFields) {
+    const [row] = await db('surface')
+      .where({ company_id: companyId, job_id: jobId })
+      .whereNot({ id: surfaceId })
+      .count<{ count: string }[]>('* as count');
+    if (Number(row?.count ?? 0) < SURFACES_PER_JOB) return;
+    const message = `A job holds ${SURFACES_PER_JOB.toLocaleString('en')} surfaces at most. Make a second job for the rest.`;
+    throw new ProblemError('bad-body', message, [{ field: 'jobId', message, code: 'job.full' }]);
+  }
+
+  return {
+    coatings: resource(COATINGS),
+    sprayers: resource(SPRAYERS),
+    hoses: resource(HOSES, { beforeRemove: checkHoseUnused }),
+    tips: resource(TIPS),
+    jobs: resource(JOBS, { beforePut: checkHoses, shown: withSurfaceCounts }),
+    places: resource(PLACES),
+    surfaces: resource(SURFACES, { beforePut: checkJobHasRoom }),
+  };
+}
+
+/** Several writes in one transaction, in their order: all of them, or none and the problem of the first that fails. */
+export async function writeBatch(
+  db: Database,
+  companyId: string,
+  writes: readonly BatchWrite[],
+): Promise<(object | null)[]> {
+  return db.transaction(async (trx) => {
+    const resources = resourcesOn(trx);
+    const rows: (object | null)[] = [];
+    for (const [index, { resource, id, content }] of writes.entries()) {
+      try {
+        if (content === null) {
+          await resources[resource].remove(companyId, id);
+          rows.push(null);
+        } else {
+          const { version, ...fields } = content as { readonly version: number };
+          rows.push(await resources[resource].put(companyId, id, version, fields));
+        }
+      } catch (error) {
+        throw error instanceof ProblemError ? inBatch(error, index) : error;
+      }
+    }
+    return rows;
+  });
+}
+
+/** A problem of one write with its place in the batch before each field. */
+function inBatch({ type, detail, errors, current }: ProblemError, index: number): ProblemError {
+  return new ProblemError(
+    type,
+    detail,
+    errors.map((error) => ({ ...error, field: `writes.${index}.content.${error.field}` })),
+    current,
+  );
+}
