@@ -51,13 +51,15 @@ export function LaserTool({
       <View className="flex-row flex-wrap items-center gap-1">
         <Button label="Laser" icon={Crosshair} onPress={press} />
         <View className="min-w-0 flex-1 flex-row items-center justify-end">
-          <Words size={14} colour="ink2" className="min-w-0 shrink text-right">
-            Simulated, aimed at
-          </Words>
           <IconButton icon={Minus} name="Aim nearer" onPress={() => turn(-1)} />
-          <Words size={14} weight="semi">
-            {showText(aim, 'size', system)}
-          </Words>
+          <View className="items-center">
+            <Words size={14} colour="ink2">
+              simulated, aims at
+            </Words>
+            <Words size={14} weight="semi">
+              {showText(aim, 'size', system)}
+            </Words>
+          </View>
           <IconButton icon={Plus} name="Aim farther" onPress={() => turn(1)} />
         </View>
       </View>

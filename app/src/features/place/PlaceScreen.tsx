@@ -95,6 +95,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
       `skip ${element}`,
     );
 
+  const walls = <Elevations place={measure} chosen={wall} />;
   const answer = (
     <View className="gap-3">
       {derived.refused ? (
@@ -115,7 +116,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
       {derived.surfaces.length === 0 && measure.kind === 'loose' ? (
         <Words colour="ink2">Count fences, stairs or doors below: their areas stand here.</Words>
       ) : null}
-      <Elevations place={measure} chosen={wall} />
+      {wide ? walls : null}
     </View>
   );
   const inputs = (
@@ -138,6 +139,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
       {measure.kind === 'elevation' ? (
         <ElevationSizes elevation={measure} errors={errors} onChange={setMeasure} onInvalid={onInvalid} />
       ) : null}
+      {wide ? null : walls}
       <Words size={18} weight="bold" heading={2}>
         Doors, windows, trim and more
       </Words>

@@ -3,10 +3,16 @@ import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
+import { useWide } from '@/ui/wide';
 import { besideWall, frameOf, pathOf } from './drawing';
 
-/** Width of a phone's drawing in pixels; text and lines are sized by it. */
-const DRAWN_WIDTH = 340;
+/** Most room a plan takes on the screen, px, and what the lengths of its walls need around it. */
+const ROOM = { phone: { width: 250, height: 150 }, wide: { width: 300, height: 300 } } as const;
+const AROUND = { x: 48, y: 26 };
+
+/** Room that the floor area needs inside, and the shortest wall that has its length beside it, px. */
+const AREA_WIDTH = 96;
+const SHORTEST = 16;
 
 /** A length as short as fits beside its wall. */
 const short = (text: string) => text.replace(' m', '').replace(' ft', '′');
@@ -33,10 +39,18 @@ export function PlanDrawing({
 }) {
   const { palette } = useTheme();
   const { system } = useUnits();
+  const wide = useWide();
   const { plan } = room;
   const extent = frameOf(plan, 0);
-  const unit = Math.max(extent.width, extent.height * 1.4) / DRAWN_WIDTH;
-  const frame = frameOf(plan, 14 * unit);
+  const most = wide ? ROOM.wide : ROOM.phone;
+  /** Metres that one pixel shows. */
+  const unit = Math.max(extent.width / most.width, extent.height / most.height);
+  const frame = {
+    x: extent.x - AROUND.x * unit,
+    y: extent.y - AROUND.y * unit,
+    width: extent.width + 2 * AROUND.x * unit,
+    height: extent.height + 2 * AROUND.y * unit,
+  };
   const ridge = ridgeLine(room);
   const text = {
     fontFamily: 'Next600',
@@ -50,11 +64,12 @@ export function PlanDrawing({
       role="img"
       aria-label={`Plan to scale: ${plan.length} walls, floor ${showText(floorArea(room), 'area', system)}`}
       testID="plan"
+      className="items-center"
     >
       <Svg
         viewBox={`${frame.x} ${frame.y} ${frame.width} ${frame.height}`}
-        width="100%"
-        style={{ aspectRatio: frame.width / frame.height, maxHeight: 300 }}
+        width={frame.width / unit}
+        height={frame.height / unit}
       >
         <Path d={pathOf(plan)} fill={palette.wall} />
         {ridge ? (
@@ -68,13 +83,18 @@ export function PlanDrawing({
             strokeDasharray={`${8 * unit} ${5 * unit}`}
           />
         ) : null}
-        <SvgText x={middle.x} y={middle.y + 8 * unit} {...text} fontSize={22 * unit} fontFamily="Mono700">
-          {showText(floorArea(room), 'area', system)}
-        </SvgText>
+        {middle.long > AREA_WIDTH * unit ? (
+          <SvgText x={middle.x} y={middle.y + 8 * unit} {...text} fontSize={22 * unit} fontFamily="Mono700">
+            {showText(floorArea(room), 'area', system)}
+          </SvgText>
+        ) : null}
         {wallLengths(plan).map((length, index) => {
           const [a, b] = [plan[index], plan[(index + 1) % plan.length]];
           if (!a || !b) return null;
-          const label = besideWall(a, b, 17 * unit);
+          const out = besideWall(a, b, -9 * unit);
+          const sideways = (out.x - (a.x + b.x) / 2) / (9 * unit);
+          const anchor = sideways > 0.5 ? 'start' : sideways < -0.5 ? 'end' : 'middle';
+          const down = (out.y - (a.y + b.y) / 2) / (9 * unit);
           const picked = chosen === index;
           return (
             <G key={index} onPress={onWall ? () => onWall(index) : undefined}>
@@ -89,8 +109,8 @@ export function PlanDrawing({
                 strokeWidth={(picked ? 7 : 4) * unit}
                 strokeLinecap="square"
               />
-              <SvgText x={label.x} y={label.y + 5 * unit} {...text}>
-                {length > 44 * unit ? short(showText(length, 'size', system)) : ''}
+              <SvgText x={out.x} y={out.y + (5 + 5 * down) * unit} {...text} textAnchor={anchor}>
+                {length > SHORTEST * unit ? short(showText(length, 'size', system)) : ''}
               </SvgText>
             </G>
           );

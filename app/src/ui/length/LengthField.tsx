@@ -57,7 +57,10 @@ export function LengthField(props: Omit<QuantityFieldProps, 'kind' | 'hideLabel'
           aria-describedby={wrong ? errorId : undefined}
           value={text}
           onChangeText={type}
-          onFocus={() => entry?.enter(id)}
+          onFocus={() => {
+            entry?.enter(id);
+            showAbovePad(id);
+          }}
           onSubmitEditing={() => entry?.next()}
           selectTextOnFocus
           // The pad below is the keyboard of a phone; a real keyboard types as ever.
@@ -70,4 +73,10 @@ export function LengthField(props: Omit<QuantityFieldProps, 'kind' | 'hideLabel'
       {wrong ? <FieldError id={errorId} message={wrong} /> : null}
     </View>
   );
+}
+
+/** Scrolls a field to where the pad does not hide it, once the pad has taken its room. */
+function showAbovePad(id: string): void {
+  if (typeof document === 'undefined' || typeof requestAnimationFrame === 'undefined') return;
+  requestAnimationFrame(() => document.getElementById(id)?.scrollIntoView({ block: 'center' }));
 }

@@ -33,9 +33,14 @@ export function LengthPad({ tools }: { tools?: ReactNode }) {
       className="gap-2 border-t border-rule bg-sheet px-3 py-2"
     >
       <View className="flex-row items-center gap-2">
-        <Words weight="semi" className="min-w-0 flex-1" numberOfLines={1}>
-          {active.label}
-        </Words>
+        <View className="min-w-0 flex-1">
+          <Words size={14} colour="ink2" numberOfLines={1}>
+            {active.label}
+          </Words>
+          <Words size={30} weight="digits-bold" numberOfLines={1} testID="pad-text">
+            {active.text === '' ? '–' : active.text}
+          </Words>
+        </View>
         {wide ? <Button label="Next" onPress={next} /> : null}
         <Button label="Done" kind="quiet" onPress={end} />
       </View>
