@@ -30,6 +30,8 @@ import {
   simulateAll,
   speedForFilm,
   spreadingOf,
+  systemFilm,
+  systemWaiting,
   strokesFor,
   thinningAdvice,
   variationOf,
@@ -48,6 +50,7 @@ import {
   type Explained,
   type FormulaId,
   type Fraction,
+  type Layer,
   type Length,
   type LogEntry,
   type Result,
@@ -56,6 +59,13 @@ import {
   type Viscosity,
 } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
+
+const primedWall: readonly Layer[] = (['board-primer', 'wall-matt'] as const).map((archetype, index) => ({
+  role: index === 0 ? 'prime' : 'finish',
+  coats: index + 1,
+  share: 1,
+  coating: { name: archetype, archetype, overrides: {} },
+}));
 
 /** The worked examples of docs/method.md, worked again by the program. */
 
@@ -292,6 +302,8 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
         }),
       ).coats.value,
   ],
+  'dry film of a system': ['μm', () => systemFilm(primedWall).value],
+  'waiting of a system': ['h', () => systemWaiting(primedWall).value],
   'yield sag limit': ['μm', () => share(right(yieldSagLimit(1, given('d', 'density', 1300, 'x'))))],
   'film variation': ['%', () => share(right(variationOf(evenFanProfile(1), 1 / 2)))],
   'best overlap': ['%', () => overlapAdvice(evenFanProfile(1)).best.value],

@@ -3,6 +3,7 @@ import { jobFields, surfaceFields } from './job';
 import { coatingFields, companyFields, hoseFields, sprayerFields, tipFields } from './kit';
 import { placeFields } from './place';
 import { id } from './primitives';
+import { systemFields } from './system';
 
 /** The kit of a company as an open file: coatings, sprayers, hoses and tips. Lengths m, pressures Pa, volumes m³. */
 export const kitFile = z
@@ -14,6 +15,7 @@ export const kitFile = z
     sprayers: z.array(sprayerFields.safeExtend({ id })),
     hoses: z.array(hoseFields.safeExtend({ id })),
     tips: z.array(tipFields.safeExtend({ id })),
+    systems: z.array(systemFields.safeExtend({ id })),
   })
   .strict();
 

@@ -3,6 +3,7 @@ export * from './problem';
 export * from './kit';
 export * from './job';
 export * from './place';
+export * from './system';
 export * from './files';
 export {
   ALL_OPERATIONS,

@@ -12,6 +12,7 @@ import {
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
 import { point } from './place';
+import { coats, thinning, underLayers } from './system';
 import { id, line, numberWithin, oneOf, stored, text } from './primitives';
 
 export const JOB_STATUSES = ['estimate', 'in progress', 'finished'] as const;
@@ -102,11 +103,10 @@ export const surfaceFields = z
     wind: oneOf('Wind', WINDS),
     geometry: surfaceGeometry,
     coatingId: id,
-    coats: numberWithin('Coats', 1, 9, 'Coats must be a whole number from 1 to 9.').int({
-      error: 'Coats must be a whole number from 1 to 9.',
-    }),
-    /** Thinner per volume of paint. */
-    thinning: numberWithin('Thinning', 0, 0.5, 'Thinning must be between 0 and 50 %.'),
+    coats,
+    thinning,
+    /** What goes under the coating, from the surface outwards. */
+    under: underLayers,
     /** A tip chosen by hand; null takes the best one. */
     tip: tipChoice.nullable(),
   })

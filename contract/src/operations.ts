@@ -14,6 +14,7 @@ import {
 } from './kit';
 import { place, placeFields } from './place';
 import { id, version } from './primitives';
+import { system, systemFields } from './system';
 
 /** One call of the API: the table below is what the server mounts, the client calls and the OpenAPI document lists. */
 export interface Operation {
@@ -57,6 +58,7 @@ export const RESOURCES = {
   sprayers: resource('/api/sprayers', 'sprayer', sprayerFields, sprayer),
   hoses: resource('/api/hoses', 'hose', hoseFields, hose),
   tips: resource('/api/tips', 'tip', tipFields, tip),
+  systems: resource('/api/systems', 'system', systemFields, system),
   jobs: resource('/api/jobs', 'job', jobFields, job),
   places: resource('/api/places', 'place', placeFields, place, '/api/jobs/{jobId}/places'),
   surfaces: resource('/api/surfaces', 'surface', surfaceFields, surface, '/api/jobs/{jobId}/surfaces'),
@@ -81,6 +83,7 @@ export const batch = z
           write('sprayers', RESOURCES.sprayers.put.body),
           write('hoses', RESOURCES.hoses.put.body),
           write('tips', RESOURCES.tips.put.body),
+          write('systems', RESOURCES.systems.put.body),
           write('jobs', RESOURCES.jobs.put.body),
           write('places', RESOURCES.places.put.body),
           write('surfaces', RESOURCES.surfaces.put.body),
@@ -114,7 +117,7 @@ export const SINGLE_OPERATIONS = {
     summary: 'Several writes, all or none; repeating the call changes nothing',
     body: batch,
     answer: z.object({
-      rows: z.array(z.union([coating, sprayer, hose, tip, job, place, surface]).nullable()),
+      rows: z.array(z.union([coating, sprayer, hose, tip, system, job, place, surface]).nullable()),
     }),
   },
 } as const satisfies Record<string, Operation>;

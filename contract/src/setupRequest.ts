@@ -1,5 +1,6 @@
 import { of, quantity } from '@fine-spray/core/units';
 import { readTip, type Tip as CoreTip } from '@fine-spray/core/tip';
+import { conditionUnder } from '@fine-spray/core/system';
 import type { SetupRequest } from '@fine-spray/core/setup';
 import type { Job, SurfaceFields } from './job';
 import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
@@ -25,7 +26,7 @@ export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: S
     element: surface.element,
     side: surface.side,
     kind: surface.kind,
-    condition: surface.condition,
+    condition: conditionUnder(surface.under, surface.condition),
     wind: surface.wind,
     geometry: surface.geometry,
     coating,

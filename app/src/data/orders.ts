@@ -1,7 +1,7 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { netAreaOf } from '@fine-spray/core/setup';
 import type { CoatingDemand, JobSurface } from '@fine-spray/core/quantities';
-import { requestFor, type Kit } from './kit';
+import { layersOf, requestFor, type Kit } from './kit';
 
 /** What a job wants of one coating, with the sizes it is sold in. */
 export interface CoatingOrder extends CoatingDemand {
@@ -18,24 +18,28 @@ export function ordersFor(
   const orders = new Map<string, CoatingOrder & { surfaces: JobSurface[] }>();
   let refused = 0;
   for (const surface of surfaces) {
-    const request = requestFor(surface, job, kit);
-    const netArea = request ? netAreaOf(request) : undefined;
-    if (!request || !netArea?.ok) {
-      refused += 1;
-      continue;
+    const layers = layersOf(surface).map((layer) => {
+      const request = requestFor(surface, job, kit, layer);
+      const netArea = request ? netAreaOf(request) : undefined;
+      return request && netArea?.ok ? { layer, request, netArea: netArea.value * layer.share } : undefined;
+    });
+    if (layers.includes(undefined)) refused += 1;
+    for (const entry of layers) {
+      if (!entry) continue;
+      const { layer, request, netArea } = entry;
+      const { coating, hoses, containerSizes } = request;
+      const order = orders.get(layer.coatingId) ?? {
+        id: layer.coatingId,
+        name: coating.name,
+        coating,
+        hoses,
+        containerSizes,
+        fills: 1,
+        surfaces: [],
+      };
+      order.surfaces.push({ id: surface.id, surface: request, netArea });
+      orders.set(layer.coatingId, order);
     }
-    const { coating, hoses, containerSizes } = request;
-    const order = orders.get(surface.coatingId) ?? {
-      id: surface.coatingId,
-      name: coating.name,
-      coating,
-      hoses,
-      containerSizes,
-      fills: 1,
-      surfaces: [],
-    };
-    order.surfaces.push({ id: surface.id, surface: request, netArea: netArea.value });
-    orders.set(surface.coatingId, order);
   }
   return { orders: [...orders.values()], refused };
 }

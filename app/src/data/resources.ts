@@ -8,6 +8,7 @@ import type {
   ResourceName,
   Sprayer,
   Surface,
+  System,
   Tip,
 } from '@fine-spray/contract';
 import { QueryClient, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
@@ -20,6 +21,7 @@ export interface Rows {
   sprayers: Sprayer;
   hoses: Hose;
   tips: Tip;
+  systems: System;
   jobs: Job;
   places: Place;
   surfaces: Surface;

@@ -27,6 +27,7 @@ function firstContent(derived: DerivedSurface, coatings: readonly Coating[]) {
     coatingId: coating.id,
     coats: usual.coats,
     thinning: 0,
+    under: [],
     tip: null,
   };
 }

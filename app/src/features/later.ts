@@ -4,4 +4,5 @@ export { JobScreen, JobSide } from './jobs';
 export { CoatingScreen, KitScreen } from './kit';
 export { PlaceScreen } from './place';
 export { SettingsScreen } from './settings';
+export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';

@@ -29,6 +29,7 @@ export const JobScreen = screen((screens) => screens.JobScreen, waiting('Job', '
 export const JobSide = screen((screens) => screens.JobSide, null);
 export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy list'));
 export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Room'));
+export const SystemsScreen = screen((screens) => screens.SystemsScreen, waiting('Coating systems'));
 export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting('Surface'));
 export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));

@@ -1,1 +1,13 @@
-export { LAYER_ROLES, suitedCoating, usualSystem, type LayerRole, type UsualSystem } from './usual';
+export {
+  LAYER_ROLES,
+  UNDER_LIMIT,
+  checkSystem,
+  conditionUnder,
+  systemFilm,
+  systemWaiting,
+  type Layer,
+  type LayerRole,
+  type SystemIssue,
+} from './layers';
+export { RECIPES, recipesFor, type Recipe, type RecipeLayer } from './recipes';
+export { suitedCoating, usualSystem, type UsualSystem } from './usual';

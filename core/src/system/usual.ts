@@ -1,10 +1,6 @@
 import type { ArchetypeId } from '../coating';
 import type { Condition, Element, Side, SurfaceKind } from '../takeoff';
 
-/** What a coat of a system is for. */
-export const LAYER_ROLES = ['spot prime', 'prime', 'coat'] as const;
-export type LayerRole = (typeof LAYER_ROLES)[number];
-
 /** What goes on a piece when nobody has said: surface, condition, and the finish with the kinds of coating that do. */
 export interface UsualSystem {
   readonly kind: SurfaceKind;

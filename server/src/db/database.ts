@@ -1,6 +1,7 @@
 import knex, { type Knex } from 'knex';
 import * as kitAndJobs from './migrations/001-kit-and-jobs';
 import * as places from './migrations/002-places';
+import * as systems from './migrations/003-systems';
 
 export type Database = Knex;
 
@@ -8,6 +9,7 @@ export type Database = Knex;
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001-kit-and-jobs': kitAndJobs,
   '002-places': places,
+  '003-systems': systems,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { jobFile, kitFile, type JobFile, type KitFile } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { createStore } from '../resources/store';
-import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, TIPS } from '../resources/tables';
+import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from '../resources/tables';
 
 /** Parts an imported item into its id and its content. */
 function split<Item extends { id: string }>({
@@ -30,6 +30,7 @@ async function importKit(db: Database, file: KitFile): Promise<string> {
   await put(SPRAYERS, file.sprayers);
   await put(HOSES, file.hoses);
   await put(TIPS, file.tips);
+  await put(SYSTEMS, file.systems);
   return companyId;
 }
 

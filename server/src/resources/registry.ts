@@ -8,7 +8,7 @@ import {
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { createStore, type Store, type Stored, type TableMap } from './store';
-import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, TIPS } from './tables';
+import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from './tables';
 
 /** A resource with the checks that need more than its row. */
 export type Resource = Store<object>;
@@ -79,14 +79,57 @@ export function resourcesOn(db: Database): Readonly<Record<ResourceName, Resourc
     throw new ProblemError('bad-body', message, [{ field: 'jobId', message, code: 'job.full' }]);
   }
 
+  /** Refuses layers of a coating that is not there, at the layer. */
+  async function checkLayers(companyId: string, layers: readonly { coatingId: string }[], field: string) {
+    if (layers.length === 0) return;
+    const rows = await db('coating')
+      .where({ company_id: companyId })
+      .whereIn(
+        'id',
+        layers.map(({ coatingId }) => coatingId),
+      )
+      .select<{ id: string }[]>('id');
+    const index = layers.findIndex(({ coatingId }) => !rows.some(({ id }) => id === coatingId.toLowerCase()));
+    if (index < 0) return;
+    const message = 'This coating does not exist, or was deleted.';
+    throw new ProblemError('bad-body', message, [
+      { field: `${field}.${index}.coatingId`, message, code: 'reference' },
+    ]);
+  }
+
+  async function checkCoatingUnused(companyId: string, coatingId: string): Promise<void> {
+    const layer = JSON.stringify([{ coatingId }]);
+    const used = async (table: string, column: string): Promise<boolean> => {
+      const rows = await db(table)
+        .where({ company_id: companyId })
+        .whereRaw('?? @> ?::jsonb', [column, layer])
+        .limit(1)
+        .select<{ id: string }[]>('id');
+      return rows.length > 0;
+    };
+    const surface = await used('surface', 'under');
+    const system = !surface && (await used('system', 'layers'));
+    if (!surface && !system) return;
+    const by = surface ? 'by a job' : 'by one of your coating systems';
+    throw new ProblemError('in-use', `This coating is still used ${by}. Choose another one there first.`);
+  }
+
   return {
-    coatings: resource(COATINGS),
+    coatings: resource(COATINGS, { beforeRemove: checkCoatingUnused }),
     sprayers: resource(SPRAYERS),
     hoses: resource(HOSES, { beforeRemove: checkHoseUnused }),
     tips: resource(TIPS),
+    systems: resource(SYSTEMS, {
+      beforePut: (companyId, _id, { layers }) => checkLayers(companyId, layers, 'layers'),
+    }),
     jobs: resource(JOBS, { beforePut: checkHoses, shown: withSurfaceCounts }),
     places: resource(PLACES),
-    surfaces: resource(SURFACES, { beforePut: checkJobHasRoom }),
+    surfaces: resource(SURFACES, {
+      beforePut: async (companyId, id, fields) => {
+        await checkJobHasRoom(companyId, id, fields);
+        await checkLayers(companyId, fields.under, 'under');
+      },
+    }),
   };
 }
 

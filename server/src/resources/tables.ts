@@ -5,6 +5,7 @@ import type {
   PlaceFields,
   SprayerFields,
   SurfaceFields,
+  SystemFields,
   TipFields,
 } from '@fine-spray/contract';
 import type { TableMap } from './store';
@@ -50,6 +51,13 @@ export const TIPS: TableMap<TipFields> = {
   json: [],
 };
 
+export const SYSTEMS: TableMap<SystemFields> = {
+  table: 'system',
+  one: 'system',
+  columns: { name: 'name', elements: 'elements', sides: 'sides', kinds: 'kinds', layers: 'layers' },
+  json: ['elements', 'sides', 'kinds', 'layers'],
+};
+
 export const JOBS: TableMap<JobFields> = {
   table: 'job',
   one: 'job',
@@ -90,7 +98,8 @@ export const SURFACES: TableMap<SurfaceFields> = {
     coatingId: 'coating_id',
     coats: 'coats',
     thinning: 'thinning',
+    under: 'under',
     tip: 'tip',
   },
-  json: ['geometry', 'tip'],
+  json: ['geometry', 'under', 'tip'],
 };

@@ -1,6 +1,7 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
+import Layers from 'lucide-react-native/icons/layers';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import Ruler from 'lucide-react-native/icons/ruler';
@@ -150,12 +151,18 @@ function Totals({
         {`With what fills hose and pump once.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
       </Words>
       {totals.length > 0 ? (
-        <Button
-          label="What to buy"
-          icon={ShoppingCart}
-          onPress={() => router.navigate(`/jobs/${jobId}/buy`)}
-          className="self-start"
-        />
+        <View className="flex-row flex-wrap gap-2 pt-1">
+          <Button
+            label="What to buy"
+            icon={ShoppingCart}
+            onPress={() => router.navigate(`/jobs/${jobId}/buy`)}
+          />
+          <Button
+            label="Coating systems"
+            icon={Layers}
+            onPress={() => router.navigate(`/jobs/${jobId}/systems`)}
+          />
+        </View>
       ) : null}
     </View>
   );

@@ -29,6 +29,7 @@ const surface = (id: string, coatingId: string, coats = 2): Surface => ({
   ...row,
   id,
   placeId: null,
+  under: [],
   jobId: 'j',
   name: id,
   room: '',

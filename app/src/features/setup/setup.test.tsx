@@ -36,6 +36,7 @@ const wall: SetupSurface = {
   side: 'inside',
   kind: 'smooth-board',
   condition: 'sealed',
+  under: [],
   wind: 'calm',
   geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
   coatingId: 'c',

@@ -1,14 +1,22 @@
 import type { Job } from '@fine-spray/contract';
 import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
 import Layers from 'lucide-react-native/icons/layers';
-import { useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import type { Kit, SetupJob, SetupSurface } from '@/data/kit';
+import {
+  layerAlone,
+  layersOf,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+  type SurfaceLayer,
+} from '@/data/kit';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';
+import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
@@ -31,6 +39,12 @@ export interface SurfaceEditorProps {
   /** Shown below the inputs: deleting and such. */
   readonly below?: ReactNode;
 }
+
+const LAYER_NAMES = { 'spot prime': 'Spot prime', prime: 'Prime', finish: 'Finish' } as const;
+
+/** What a layer is told by among several: its role, and its place where two have the same. */
+const layerKey = (layers: readonly SurfaceLayer[], index: number) =>
+  layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
 
 function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
   const total = job.hoseIds.reduce(
@@ -61,9 +75,16 @@ export function SurfaceEditor({
   const toast = useToast();
   const [open, setOpen] = useState<CardPart>();
   const [filmOpen, setFilmOpen] = useState(false);
-  const { request, result, lastGood } = useSetup(surface, job, kit, system);
+  const [role, setRole] = useState('finish');
+  const { layers, underneath, sprayed } = useMemo(() => {
+    const all = layersOf(surface);
+    const layer = all.find((_layer, index) => layerKey(all, index) === role);
+    const below = layer !== undefined && layer.role !== 'finish';
+    return { layers: all, underneath: below, sprayed: below ? layerAlone(surface, layer) : surface };
+  }, [surface, role]);
+  const { request, result, lastGood } = useSetup(sprayed, job, kit, system);
   const { put } = useWrites('coatings', keys.list('coatings'));
-  const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+  const coating = kit.coatings.find(({ id }) => id === sprayed.coatingId);
   const card = result?.ok ? result.value : lastGood;
   const refusal = result && !result.ok ? result : undefined;
   const allErrors = refusal
@@ -96,6 +117,17 @@ export function SurfaceEditor({
 
   const answer = (
     <View className="gap-3">
+      {layers.length > 1 ? (
+        <Segmented
+          label="Set-up for"
+          value={underneath ? role : 'finish'}
+          options={layers.map((one, index) => ({
+            value: layerKey(layers, index),
+            label: LAYER_NAMES[one.role],
+          }))}
+          onChange={setRole}
+        />
+      ) : null}
       {refusal ? (
         <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal">
           <FieldError message={refusal.message} />
@@ -109,7 +141,7 @@ export function SurfaceEditor({
       {card ? (
         <SetupCardView
           card={card}
-          coats={surface.coats}
+          coats={sprayed.coats}
           hoseText={hoseText(job, kit, system)}
           fromDataSheet={Object.keys(coating?.overrides ?? {}).map(
             (name) => COATING_PROPERTIES[name as CoatingProperty].label,
@@ -117,6 +149,10 @@ export function SurfaceEditor({
           stale={refusal?.message}
           onOpen={setOpen}
           onPickTip={({ code, candidate }) => {
+            if (underneath) {
+              toast({ text: 'Only the finish keeps a tip chosen by hand.' });
+              return;
+            }
             const before = surface.tip;
             onChange({ tip: { family: candidate.tip.family, code } });
             toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });

@@ -1,7 +1,11 @@
 import type { Coating } from '@fine-spray/contract';
 import { archetypeOf, coatingInput, type TipFamily } from '@fine-spray/core';
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { SetupSurface } from '@/data/kit';
+import { useList } from '@/data/resources';
+import { SystemNotes, SystemSheet, UnderLayers, useKeepSystem } from '@/features/system';
+import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { QuantityField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
@@ -35,6 +39,9 @@ export function SurfaceForm({
   onInvalid,
 }: SurfaceFormProps) {
   const { geometry } = surface;
+  const { data: systems = [] } = useList('systems');
+  const keep = useKeepSystem();
+  const [choosing, setChoosing] = useState(false);
   const coating = coatings.find(({ id }) => id === surface.coatingId);
   const thinLimit = coating ? coatingInput(coating, 'thinningLimit').value : 0.5;
   return (
@@ -82,6 +89,7 @@ export function SurfaceForm({
         ) : null}
       </Group>
       <Group title="Coating">
+        <Button label="Choose a system" onPress={() => setChoosing(true)} className="self-start" />
         <Choice
           label="Coating"
           value={surface.coatingId}
@@ -113,6 +121,31 @@ export function SurfaceForm({
           onInvalid={(message) => onInvalid('thinning', message)}
         />
       </Group>
+      <Group title="Under the coating">
+        <UnderLayers
+          under={surface.under}
+          coatings={coatings}
+          errors={errors}
+          onChange={(under) => onChange({ under })}
+          onInvalid={onInvalid}
+        />
+        <SystemNotes choice={surface} kind={surface.kind} coatings={coatings} />
+      </Group>
+      {choosing ? (
+        <SystemSheet
+          title="Coating system"
+          piece={surface}
+          now={surface}
+          systems={systems}
+          coatings={coatings}
+          onChoose={({ coatingId, coats, thinning, under }) => {
+            onChange({ coatingId, coats, thinning, under, tip: null });
+            setChoosing(false);
+          }}
+          onKeep={(name, choice) => void keep(name, surface, choice)}
+          onClose={() => setChoosing(false)}
+        />
+      ) : null}
       <Group title="Tip">
         <TipField
           chosen={surface.tip}

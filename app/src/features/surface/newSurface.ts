@@ -24,6 +24,7 @@ export function newSurface(
     coatingId: coating.id,
     coats: 2,
     thinning: 0,
+    under: [],
     tip: null,
   };
 }

@@ -25,6 +25,7 @@ const row: Surface = {
   coatingId: ID,
   coats: 2,
   thinning: 0,
+  under: [],
   tip: null,
 };
 

@@ -32,6 +32,19 @@ export const FILM_FORMULAS = {
     source: 'Wet film of a coat under the sag limit; WFT = DFT · (1 + r) ÷ VS',
     range: 'Coats of one coating; primer counts apart',
   },
+  'dry film of a system': {
+    name: 'Dry film of all coats together',
+    expression: 'DFT = Σ nᵢ · DFTᵢ',
+    source:
+      'Sum over the layers that cover all of the surface; dry film of a coat by data sheet or working default',
+    range: 'Spots primed by themselves are not counted',
+  },
+  'waiting of a system': {
+    name: 'Waiting from the first coat to the last',
+    expression: 't = Σ tᵢ for each coat that another follows',
+    source: 'Recoat times at 23 °C and 50 % relative humidity',
+    range: 'Colder or damper: the recoat clock of the day',
+  },
   'yield sag limit': {
     name: 'Film that stays on a vertical by its yield stress',
     expression: 'h = τy ÷ (ρ g)',

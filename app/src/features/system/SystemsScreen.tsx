@@ -1,0 +1,122 @@
+import type { BatchWrite, Surface } from '@fine-spray/contract';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { whyFailed } from '@/data/api';
+import { contentOf, useBatch, useList } from '@/data/resources';
+import { JobStand, type LoadedJob } from '@/features/stand';
+import { Screen } from '@/ui/screen';
+import { EmptyState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { SystemNotes } from './SystemNotes';
+import { SystemSheet } from './SystemSheet';
+import { systemGroups, type SystemGroup } from './groups';
+import { systemText, type SystemChoice } from './layers';
+import { useKeepSystem } from './useKeepSystem';
+
+const TITLE = 'Coating systems';
+
+/** The coating systems of a job, group by group: one tap changes all surfaces alike. */
+export function SystemsScreen({ jobId }: { jobId: string }) {
+  return (
+    <JobStand
+      jobId={jobId}
+      title={TITLE}
+      backTo={`/jobs/${jobId}`}
+      waiting={<Skeleton rows={5} height={120} />}
+    >
+      {(loaded) => <Systems {...loaded} />}
+    </JobStand>
+  );
+}
+
+function Systems({ job, surfaces, kit }: LoadedJob) {
+  const groups = useMemo(() => systemGroups(surfaces), [surfaces]);
+  const { data: systems = [] } = useList('systems');
+  const [open, setOpen] = useState<string>();
+  const send = useBatch(job.id);
+  const keep = useKeepSystem();
+  const toast = useToast();
+  const shown = groups.find(({ key }) => key === open);
+
+  async function apply(group: SystemGroup, choice: SystemChoice, name: string) {
+    setOpen(undefined);
+    const write = (rows: readonly Surface[], change: (row: Surface) => Partial<Surface>) =>
+      send(
+        rows.map((row): BatchWrite => ({
+          resource: 'surfaces',
+          id: row.id,
+          content: { ...contentOf(row), ...change(row) },
+        })),
+      );
+    const { coatingId, coats, thinning, under } = choice;
+    // A tip chosen by hand was for the coating before.
+    const chosen = { coatingId, coats, thinning, under, tip: null };
+    try {
+      const stored = (await write(group.surfaces, () => chosen)) as Surface[];
+      toast({
+        text: `${name}: on ${group.surfaces.length} ${group.surfaces.length === 1 ? 'surface' : 'surfaces'}.`,
+        undo: () => {
+          const before = new Map(group.surfaces.map((row) => [row.id, row]));
+          void write(stored, (row) => ({ ...before.get(row.id), version: row.version })).catch(failed);
+        },
+      });
+    } catch (error) {
+      failed(error);
+    }
+  }
+  const failed = (error: unknown) => toast({ text: `Not changed: ${whyFailed(error)}` });
+
+  return (
+    <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
+      {groups.length === 0 ? (
+        <EmptyState title="No surfaces yet" text="Measure a room first: its surfaces are grouped here." />
+      ) : (
+        <Words colour="ink2">Tap a group to change all of its surfaces at once.</Words>
+      )}
+      {groups.map((group) => (
+        <Pressable
+          key={group.key}
+          role="button"
+          onPress={() => setOpen(group.key)}
+          className="gap-2 rounded-2xl border border-rule bg-sheet p-4"
+        >
+          <View className="flex-row items-baseline gap-3">
+            <Words weight="bold" className="min-w-0 flex-1">
+              {group.name}
+            </Words>
+            <Words size={14} colour="ink2">
+              {`${group.surfaces.length} ${group.surfaces.length === 1 ? 'surface' : 'surfaces'}`}
+            </Words>
+          </View>
+          {group.choice ? (
+            <>
+              <Words>{systemText(group.choice, kit.coatings)}</Words>
+              <SystemNotes
+                choice={group.choice}
+                kind={group.surfaces[0]?.kind ?? 'smooth-board'}
+                coatings={kit.coatings}
+              />
+            </>
+          ) : (
+            <Words colour="ink2">
+              {`Different systems: ${[...new Set(group.surfaces.map((row) => systemText(row, kit.coatings)))].join('; ')}`}
+            </Words>
+          )}
+        </Pressable>
+      ))}
+      {shown?.surfaces[0] ? (
+        <SystemSheet
+          title={shown.name}
+          piece={shown.surfaces[0]}
+          now={shown.choice}
+          systems={systems}
+          coatings={kit.coatings}
+          onChoose={(choice, name) => void apply(shown, choice, name)}
+          onKeep={(name, choice) => void keep(name, shown.surfaces[0], choice)}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,80 @@
+import type { Coating, System, SystemLayer } from '@fine-spray/contract';
+import { recipesFor, type Layer, type Recipe } from '@fine-spray/core';
+import type { SetupSurface } from '@/data/kit';
+
+/** What a system puts on a surface: its finish, and what goes under it. */
+export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;
+
+/** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
+export function coreLayers(choice: SystemChoice, coatings: readonly Coating[]): readonly Layer[] {
+  const { coatingId, coats, under } = choice;
+  return [...under, { role: 'finish' as const, coatingId, coats, share: 1 }].flatMap((layer) => {
+    const coating = coatings.find(({ id }) => id === layer.coatingId);
+    return coating ? [{ role: layer.role, coats: layer.coats, share: layer.share, coating }] : [];
+  });
+}
+
+/** A system in a line: "Board primer-sealer, then 2 × Interior wall matt". */
+export function systemText(choice: SystemChoice, coatings: readonly Coating[]): string {
+  return coreLayers(choice, coatings)
+    .map(({ role, coats, share, coating }) => {
+      const name = shortName(coating.name);
+      if (role === 'spot prime') return `${name} on ${Math.round(share * 100)} %`;
+      return coats === 1 ? name : `${coats} × ${name}`;
+    })
+    .join(', then ');
+}
+
+/** A coating's name without its base, which stands elsewhere. */
+const shortName = (name: string) => name.replace(/, (water-borne|solvent)$/, '');
+
+/** A layer of a recipe with the coating of the kit that it means. */
+function layerOf(layer: Recipe['layers'][number], coatings: readonly Coating[]): SystemLayer | undefined {
+  const coating = coatings.find(({ archetype }) => archetype === layer.archetype);
+  if (!coating) return undefined;
+  return { role: layer.role, coatingId: coating.id, coats: layer.coats, thinning: 0, share: layer.share };
+}
+
+/** Layers with the finish last, as what is chosen for a surface. */
+export function choiceOf(layers: readonly SystemLayer[]): SystemChoice | undefined {
+  const finish = layers[layers.length - 1];
+  if (!finish) return undefined;
+  const { coatingId, coats, thinning } = finish;
+  return { coatingId, coats, thinning, under: layers.slice(0, -1) };
+}
+
+/** What is chosen for a surface as layers, with the finish last. */
+export function layersOfChoice({ coatingId, coats, thinning, under }: SystemChoice): SystemLayer[] {
+  return [...under, { role: 'finish', coatingId, coats, thinning, share: 1 }];
+}
+
+export interface Preset {
+  readonly id: string;
+  readonly name: string;
+  readonly own: boolean;
+  readonly choice: SystemChoice;
+}
+
+/** Systems to choose from for a piece: the company's own first, then usual ones whose coatings are in the kit. */
+export function presetsFor(
+  { element, side, kind }: Pick<SetupSurface, 'element' | 'side' | 'kind'>,
+  systems: readonly System[],
+  coatings: readonly Coating[],
+): readonly Preset[] {
+  const own = systems
+    .filter(
+      (system) =>
+        system.elements.includes(element) &&
+        system.sides.includes(side) &&
+        (system.kinds.length === 0 || system.kinds.includes(kind)),
+    )
+    .map(({ id, name, layers }) => ({ id, name, own: true, layers }));
+  const usual = recipesFor(element, side, kind).flatMap(({ id, name, layers }) => {
+    const known = layers.map((layer) => layerOf(layer, coatings));
+    return known.every((layer) => layer !== undefined) ? [{ id, name, own: false, layers: known }] : [];
+  });
+  return [...own, ...usual].flatMap(({ layers, ...preset }) => {
+    const choice = choiceOf(layers);
+    return choice ? [{ ...preset, choice }] : [];
+  });
+}

@@ -1,0 +1,37 @@
+import { whyFailed } from '@/data/api';
+import type { SetupSurface } from '@/data/kit';
+import { newId } from '@/data/newId';
+import { keys, useWrites } from '@/data/resources';
+import { useToast } from '@/ui/toast';
+import { layersOfChoice, type SystemChoice } from './layers';
+
+/** Keeps a system as the company's own, for pieces and surfaces like the one it is on. */
+export function useKeepSystem() {
+  const { put, remove } = useWrites('systems', keys.list('systems'));
+  const toast = useToast();
+  return async (
+    name: string,
+    piece: Pick<SetupSurface, 'element' | 'side' | 'kind'> | undefined,
+    choice: SystemChoice,
+  ): Promise<void> => {
+    if (!piece) return;
+    const id = newId();
+    const { element, side, kind } = piece;
+    try {
+      await put({
+        id,
+        content: {
+          name,
+          elements: [element],
+          sides: [side],
+          kinds: [kind],
+          layers: layersOfChoice(choice),
+          version: 0,
+        },
+      });
+      toast({ text: `${name} is now one of your systems.`, undo: () => void remove(id) });
+    } catch (error) {
+      toast({ text: `Not kept: ${whyFailed(error)}` });
+    }
+  };
+}

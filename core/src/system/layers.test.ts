@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { ARCHETYPES, ARCHETYPE_IDS, type ArchetypeId } from '../coating';
+import { SURFACE_KIND_IDS, type SurfaceKind } from '../takeoff';
+import { of } from '../units';
+import { RECIPES, checkSystem, conditionUnder, recipesFor, systemFilm, systemWaiting, type Layer } from '.';
+
+const layer = (archetype: ArchetypeId, role: Layer['role'] = 'finish', coats = 1): Layer => ({
+  role,
+  coats,
+  share: role === 'spot prime' ? 0.1 : 1,
+  coating: { name: ARCHETYPES[archetype].name, archetype, overrides: {} },
+});
+const say = (kind: SurfaceKind, ...layers: Layer[]) =>
+  checkSystem(layers, kind).map(({ layer: at, level, message }) => `${at} ${level}: ${message}`);
+
+describe('the film of a system', () => {
+  it('adds up over its layers, without the spots', () => {
+    const layers = [
+      layer('stain-block', 'spot prime'),
+      layer('board-primer', 'prime'),
+      layer('wall-matt', 'finish', 2),
+    ];
+    expect(systemFilm(layers).value).toBeCloseTo(of(35 + 2 * 40, 'μm'), 12);
+    expect(systemFilm(layers).inputs.map(({ label }) => label)).toContain(
+      'Coats, Interior wall matt, water-borne',
+    );
+  });
+
+  it('waits for each coat that another follows', () => {
+    const layers = [layer('board-primer', 'prime'), layer('wall-matt', 'finish', 3)];
+    expect(systemWaiting(layers).value).toBeCloseTo(of(3 + 2 * 4, 'h'), 9);
+    expect(systemWaiting([layer('wall-matt')]).value).toBe(0);
+  });
+
+  it('is never less with a coat more', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(...ARCHETYPE_IDS), { minLength: 1, maxLength: 4 }), (ids) => {
+        const layers = ids.map((id) => layer(id));
+        const [first, ...rest] = layers;
+        if (!first) return;
+        const more = [{ ...first, coats: 2 }, ...rest];
+        expect(systemFilm(more).value).toBeGreaterThan(systemFilm(layers).value);
+        expect(systemWaiting(more).value).toBeGreaterThan(systemWaiting(layers).value);
+      }),
+    );
+  });
+});
+
+describe('what lies below a layer', () => {
+  it('seals a bare surface when it covers all of it, not when it covers spots', () => {
+    expect(conditionUnder([], 'bare')).toBe('bare');
+    expect(conditionUnder([{ role: 'spot prime' }], 'bare')).toBe('bare');
+    expect(conditionUnder([{ role: 'spot prime' }, { role: 'prime' }], 'bare')).toBe('sealed');
+    expect(conditionUnder([], 'sealed')).toBe('sealed');
+  });
+});
+
+describe('layers that do not go together', () => {
+  it.each<[string, SurfaceKind, Layer[], RegExp]>([
+    [
+      'a stain over a film',
+      'planed-timber',
+      [layer('clear-varnish'), layer('penetrating-stain')],
+      /^1 contradiction: A stain that soaks in cannot get through Clear varnish/,
+    ],
+    [
+      'a clear coat over a primer',
+      'planed-timber',
+      [layer('stain-block', 'prime'), layer('clear-varnish')],
+      /^1 contradiction: Clear varnish.* is clear and would show/,
+    ],
+    [
+      'a primer over a finish',
+      'smooth-board',
+      [layer('wall-matt', 'prime'), layer('board-primer')],
+      /1 contradiction: .*is a primer and comes last/,
+    ],
+    [
+      'a finish as a primer',
+      'smooth-board',
+      [layer('wall-matt', 'prime'), layer('wall-matt')],
+      /^0 warning: .*is no primer/,
+    ],
+    [
+      'lacquer over water-borne',
+      'planed-timber',
+      [layer('clear-varnish', 'prime'), layer('clear-lacquer-solvent')],
+      /^1 warning: The solvent of Clear lacquer.*can lift or wrinkle/,
+    ],
+    [
+      'solvent over water',
+      'planed-timber',
+      [layer('stain-block', 'prime'), layer('trim-enamel-solvent')],
+      /^1 warning: Solvent over water-borne/,
+    ],
+    [
+      'water over solvent',
+      'planed-timber',
+      [layer('stain-block-solvent', 'prime'), layer('trim-enamel')],
+      /^1 warning: Water-borne over solvent.*flush through the solvent/,
+    ],
+    [
+      'masonry paint on timber',
+      'sawn-timber',
+      [layer('high-build-masonry')],
+      /^0 warning: .*render, block and brick/,
+    ],
+    ['varnish on board', 'smooth-board', [layer('clear-varnish')], /^0 warning: .*made for timber/],
+    [
+      'metal primer on board',
+      'smooth-board',
+      [layer('metal-primer', 'prime'), layer('wall-matt')],
+      /^0 warning: .*for metal/,
+    ],
+  ])('%s', (_name, kind, layers, sentence) => {
+    expect(say(kind, ...layers).join('\n')).toMatch(sentence);
+  });
+
+  it('leaves alone what goes together', () => {
+    expect(say('smooth-board', layer('board-primer', 'prime'), layer('wall-matt', 'finish', 2))).toEqual([]);
+    expect(
+      say('planed-timber', layer('penetrating-stain', 'prime'), layer('clear-varnish', 'finish', 2)),
+    ).toEqual([]);
+    expect(
+      say('planed-timber', layer('clear-lacquer-solvent', 'prime'), layer('clear-lacquer-solvent')),
+    ).toEqual([]);
+    expect(say('block', layer('block-filler', 'prime'), layer('wall-matt'))).toEqual([]);
+  });
+});
+
+describe('usual systems', () => {
+  it.each(RECIPES.map((recipe) => [recipe.id, recipe] as const))(
+    '%s: its layers go together',
+    (_id, recipe) => {
+      const kinds = recipe.kinds.length > 0 ? recipe.kinds : (['smooth-board', 'planed-timber'] as const);
+      const layers = recipe.layers.map(({ archetype, role, coats }) => layer(archetype, role, coats));
+      expect(recipe.layers[recipe.layers.length - 1]?.role).toBe('finish');
+      const contradictions = kinds.flatMap((kind) =>
+        checkSystem(layers, kind).filter(({ level }) => level === 'contradiction'),
+      );
+      expect(contradictions).toEqual([]);
+      expect(
+        recipe.elements.some((element) =>
+          recipe.sides.some((side) => recipesFor(element, side, kinds[0] ?? 'metal').includes(recipe)),
+        ),
+      ).toBe(true);
+    },
+  );
+
+  it('are there for a bare wall of block before others, and only those that fit', () => {
+    expect(recipesFor('wall', 'inside', 'block')[0]?.id).toBe('walls-block');
+    expect(recipesFor('wall', 'inside', 'smooth-board').map(({ id }) => id)).not.toContain('walls-block');
+    for (const kind of SURFACE_KIND_IDS) {
+      for (const recipe of recipesFor('edge', 'outside', kind)) expect(recipe.elements).toContain('edge');
+    }
+  });
+});
