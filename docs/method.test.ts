@@ -2,9 +2,11 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import {
   FORMULAS,
+  USUAL_RATES,
   UNITS,
   coatsNeeded,
   combVerdict,
+  consumablesFor,
   cupSeconds,
   cupViscosity,
   dialIn,
@@ -39,6 +41,7 @@ import {
   warmingTime,
   wetFilmFor,
   windLimit,
+  workOf,
   workingDefault,
   wornTip,
   wornTipWaste,
@@ -59,6 +62,11 @@ import {
   type Viscosity,
 } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
+
+const protection = { maskingLine: 120, film: 20, floorCover: 90, fittings: 10, doors: 6, rooms: 3 };
+const used = () => consumablesFor({ protection, paint: of(50, 'L'), coatings: 3, days: 2, tips: 5 });
+const hours = () =>
+  workOf({ trigger: of(66, 'min'), protection, moves: 6, flushes: 2, baseChanges: 1, days: 2 }, USUAL_RATES);
 
 const primedWall: readonly Layer[] = (['board-primer', 'wall-matt'] as const).map((archetype, index) => ({
   role: index === 0 ? 'prime' : 'finish',
@@ -304,6 +312,14 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   ],
   'dry film of a system': ['μm', () => systemFilm(primedWall).value],
   'waiting of a system': ['h', () => systemWaiting(primedWall).value],
+  'consumable by length': ['m', () => used().tape.value],
+  'consumable by area': ['m²', () => used().cover.value],
+  'consumable by paint': ['', () => used().strainer.value],
+  'consumable by count': ['L', () => used().lubricant.value],
+  'hours of spraying': ['h', () => hours().spraying.value],
+  'hours of masking': ['h', () => hours().masking.value],
+  'hours by count': ['h', () => hours().doors.value],
+  'hours by time each': ['h', () => hours().cleaning.value],
   'yield sag limit': ['μm', () => share(right(yieldSagLimit(1, given('d', 'density', 1300, 'x'))))],
   'film variation': ['%', () => share(right(variationOf(evenFanProfile(1), 1 / 2)))],
   'best overlap': ['%', () => overlapAdvice(evenFanProfile(1)).best.value],

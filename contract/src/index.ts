@@ -1,6 +1,7 @@
 export * from './primitives';
 export * from './problem';
 export * from './kit';
+export * from './book';
 export * from './job';
 export * from './place';
 export * from './system';

@@ -8,6 +8,7 @@ import { SPRAYER_CLASSES } from '@fine-spray/core/line';
 import { TIP_FAMILIES, readTip } from '@fine-spray/core/tip';
 import type { Refusal } from '@fine-spray/core/units';
 import { z } from 'zod';
+import { companyBook, price } from './book';
 import { line, numberWithin, oneOf, stored, text } from './primitives';
 
 /** Puts a core refusal on the field it names. */
@@ -20,7 +21,13 @@ export function refusalIssue(context: z.RefinementCtx, refusal: Refusal): void {
   });
 }
 
-export const companyFields = z.object({ name: line('Company name', 120) }).strict();
+export const companyFields = z
+  .object({
+    name: line('Company name', 120),
+    /** What it calculates with; null while it has put nothing in. */
+    book: companyBook.nullable(),
+  })
+  .strict();
 
 export const coatingOverride = z
   .object({
@@ -39,9 +46,16 @@ export const coatingFields = z
     name: line('Coating name', 120),
     archetype: oneOf('Kind of coating', ARCHETYPE_IDS),
     overrides: z.object(overrideShape).strict(),
-    /** Container sizes it is sold in, m³. */
-    containerSizes: z
-      .array(numberWithin('Container size', 1e-4, 1, 'A container holds between 0.1 and 1,000 litres.'))
+    /** Containers it is sold in: size in m³ and price, null while nobody has put one in. */
+    containers: z
+      .array(
+        z
+          .object({
+            size: numberWithin('Container size', 1e-4, 1, 'A container holds between 0.1 and 1,000 litres.'),
+            price: price('Price'),
+          })
+          .strict(),
+      )
       .min(1, { error: 'Give at least one container size.' })
       .max(8, { error: 'Eight container sizes at most.' }),
     note: text('Note', 2000),

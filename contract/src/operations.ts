@@ -107,7 +107,7 @@ export const SINGLE_OPERATIONS = {
   putCompany: {
     method: 'put',
     path: '/api/company',
-    summary: 'Rename the company',
+    summary: 'Name, rates and prices of the company',
     body: companyFields.safeExtend({ version }),
     answer: company,
   },

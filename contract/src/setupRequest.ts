@@ -8,7 +8,7 @@ import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
 /** The stored rows a set-up stands on. */
 export interface SetupRows {
   readonly surface: Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position' | 'coatingId'>;
-  readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'containerSizes'>;
+  readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'containers'>;
   readonly sprayer: Sprayer;
   readonly hoses: readonly Hose[];
   readonly lift: Job['lift'];
@@ -29,7 +29,7 @@ export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: S
     condition: conditionUnder(surface.under, surface.condition),
     wind: surface.wind,
     geometry: surface.geometry,
-    coating,
+    coating: { name: coating.name, archetype: coating.archetype, overrides: coating.overrides },
     coats: surface.coats,
     thinning: quantity(surface.thinning),
     sprayer: {
@@ -42,6 +42,6 @@ export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: S
     lift: of(lift, 'm'),
     rack: rack.map(coreTip).filter((tip) => tip !== undefined),
     chosenTip: surface.tip ? coreTip(surface.tip) : undefined,
-    containerSizes: coating.containerSizes,
+    containerSizes: coating.containers.map(({ size }) => size),
   };
 }

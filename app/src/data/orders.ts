@@ -1,12 +1,20 @@
 import type { Job, Surface } from '@fine-spray/contract';
-import { netAreaOf } from '@fine-spray/core/setup';
-import type { CoatingDemand, JobSurface } from '@fine-spray/core/quantities';
+import { netAreaOf, type SetupRequest } from '@fine-spray/core/setup';
+import type { CoatingDemand, ContainerOnSale, JobSurface } from '@fine-spray/core/quantities';
 import { layersOf, requestFor, type Kit } from './kit';
+
+/** A surface of a job with everything its set-up stands on; spots are a share of it. */
+export interface OrderedSurface extends JobSurface {
+  readonly surface: SetupRequest;
+  readonly share: number;
+}
 
 /** What a job wants of one coating, with the sizes it is sold in. */
 export interface CoatingOrder extends CoatingDemand {
   readonly name: string;
-  readonly containerSizes: readonly number[];
+  readonly surfaces: readonly OrderedSurface[];
+  /** What it is sold in. */
+  readonly onSale: readonly ContainerOnSale[];
 }
 
 /** What a job wants of each coating, in the order its surfaces come; surfaces that are refused are counted. */
@@ -15,7 +23,7 @@ export function ordersFor(
   job: Job,
   kit: Kit,
 ): { orders: CoatingOrder[]; refused: number } {
-  const orders = new Map<string, CoatingOrder & { surfaces: JobSurface[] }>();
+  const orders = new Map<string, CoatingOrder & { surfaces: OrderedSurface[] }>();
   let refused = 0;
   for (const surface of surfaces) {
     const layers = layersOf(surface).map((layer) => {
@@ -27,17 +35,18 @@ export function ordersFor(
     for (const entry of layers) {
       if (!entry) continue;
       const { layer, request, netArea } = entry;
-      const { coating, hoses, containerSizes } = request;
+      const { coating, hoses } = request;
+      const onSale = kit.coatings.find(({ id }) => id === layer.coatingId)?.containers ?? [];
       const order = orders.get(layer.coatingId) ?? {
         id: layer.coatingId,
         name: coating.name,
         coating,
         hoses,
-        containerSizes,
+        onSale,
         fills: 1,
         surfaces: [],
       };
-      order.surfaces.push({ id: surface.id, surface: request, netArea });
+      order.surfaces.push({ id: surface.id, surface: request, netArea, share: layer.share });
       orders.set(layer.coatingId, order);
     }
   }

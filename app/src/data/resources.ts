@@ -154,3 +154,16 @@ export function useBatch(jobId: string) {
     [client, jobId],
   );
 }
+
+/** Stores name and book of the company over a version. */
+export function usePutCompany() {
+  const client = useQueryClient();
+  return useCallback(
+    async (content: Pick<Company, 'name' | 'book' | 'version'>): Promise<Company> => {
+      const company = (await call('PUT', '/api/company', content)) as Company;
+      client.setQueryData(keys.company, company);
+      return company;
+    },
+    [client],
+  );
+}

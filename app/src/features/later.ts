@@ -3,6 +3,6 @@ export { BuyScreen } from './buy';
 export { JobScreen, JobSide } from './jobs';
 export { CoatingScreen, KitScreen } from './kit';
 export { PlaceScreen } from './place';
-export { SettingsScreen } from './settings';
+export { BookScreen, SettingsScreen } from './settings';
 export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';

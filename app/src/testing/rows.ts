@@ -11,6 +11,6 @@ export const coatingRow = (id: string, name: string, archetype: Coating['archety
   name,
   archetype,
   overrides: {},
-  containerSizes: [of(5, 'L')],
+  containers: [{ size: of(5, 'L'), price: null }],
   note: '',
 });

@@ -1,19 +1,21 @@
 import {
   jobModel,
   paintDistributions,
-  type CoatingDemand,
+  setupCard,
   type PaintDistribution,
   type Refusal,
 } from '@fine-spray/core';
+import type { CoatingOrder } from '@/data/orders';
 
 /** What the screen sends, and what comes back. Stopping is ending the worker. */
 export interface PurchaseOrder {
-  readonly demands: readonly CoatingDemand[];
+  readonly demands: readonly CoatingOrder[];
   readonly draws: number;
   readonly seed: number;
 }
 export type PurchaseReport =
   | { readonly kind: 'done'; readonly distributions: readonly PaintDistribution[] }
+  | { readonly kind: 'trigger'; readonly seconds: number }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
 const worker = globalThis as unknown as {
@@ -21,12 +23,27 @@ const worker = globalThis as unknown as {
   postMessage: (report: PurchaseReport, transfer?: Transferable[]) => void;
 };
 
+/** Time with the trigger open for all coats of all surfaces, by their set-up cards, s. */
+function triggerTime(demands: readonly CoatingOrder[]): number {
+  let sum = 0;
+  for (const { surfaces } of demands) {
+    for (const { surface, share } of surfaces) {
+      const card = setupCard(surface);
+      if (card.ok) sum += share * card.value.tip.candidate.triggerTime;
+    }
+  }
+  return sum;
+}
+
 worker.onmessage = ({ data: { demands, draws, seed } }) => {
   const result = paintDistributions(jobModel(demands), { draws, seed });
-  if (!result.ok) worker.postMessage({ kind: 'refused', refusal: result });
-  else
-    worker.postMessage(
-      { kind: 'done', distributions: result.value },
-      result.value.map(({ sorted }) => sorted.buffer),
-    );
+  if (!result.ok) {
+    worker.postMessage({ kind: 'refused', refusal: result });
+    return;
+  }
+  worker.postMessage(
+    { kind: 'done', distributions: result.value },
+    result.value.map(({ sorted }) => sorted.buffer),
+  );
+  worker.postMessage({ kind: 'trigger', seconds: triggerTime(demands) });
 };

@@ -5,45 +5,144 @@ export interface ContainerCount {
   readonly count: number;
 }
 
+/** A container one can buy: its size, m³, and what it costs in the company's money. */
+export interface ContainerOffer {
+  readonly size: number;
+  readonly price: number;
+}
+
+/** What containers are chosen for first: little bought that is not needed, or little paid. */
+export const CONTAINER_AIMS = ['left over', 'cost'] as const;
+export type ContainerAim = (typeof CONTAINER_AIMS)[number];
+
 /** Resolution of the exact search: a hundredth of a litre. */
 const GRAIN = 1e-5;
-/** Above so many of the largest container the bulk is bought in it and only the rest is searched. */
+/** Above so many of the container that serves the aim best the bulk is bought in it and only the rest is searched. */
 const BULK = 40;
+/** Sums of prices nearer than this are the same. */
+const SAME = 1e-9;
 
 /**
- * Containers that hold a volume with the least bought, then with the fewest containers: an unbounded
- * knapsack solved exactly by dynamic programming. Above 40 of the largest container the bulk is bought in it.
- * @param sizes container sizes in m³, at least one
+ * Containers that hold a volume with the least bought, then with the fewest containers.
+ * @param sizes container sizes in m³
  * @returns counts by size, largest first, without zeros
  */
 export function containersFor(volume: Volume, sizes: readonly number[]): readonly ContainerCount[] {
-  const known = [...new Set(sizes)].filter((size) => size >= GRAIN).sort((a, b) => b - a);
-  const largest = known[0];
+  return packed(
+    volume,
+    sizes.map((size) => ({ size, price: size })),
+  );
+}
+
+/**
+ * Containers that hold a volume for the least money, then with the least left over, then with the fewest containers.
+ * @param offers sizes with their prices, above 0
+ * @returns counts by size, largest first, without zeros
+ */
+export function cheapestContainers(
+  volume: Volume,
+  offers: readonly ContainerOffer[],
+): readonly ContainerCount[] {
+  return packed(volume, offers);
+}
+
+/**
+ * An unbounded knapsack solved exactly by dynamic programming over hundredths of a litre: least price, then least bought,
+ * then fewest pieces. Above 40 of the container with the least price for its size the bulk is bought in it.
+ */
+function packed(volume: Volume, offers: readonly ContainerOffer[]): readonly ContainerCount[] {
+  const known = cheapestOfEachSize(offers);
+  const [largest] = known;
   if (largest === undefined || !(volume > 0)) return [];
-  const bulk = Math.max(0, Math.floor(volume / largest) - BULK);
-  const grains = known.map((size) => Math.round(size / GRAIN));
-  const need = Math.ceil((volume - bulk * largest) / GRAIN - 1e-6);
+  const dearness = ({ size, price }: ContainerOffer) => price / size;
+  const best = known.reduce((least, one) => (dearness(one) < dearness(least) - SAME ? one : least));
+  const bulk = Math.max(0, Math.floor(volume / best.size) - BULK);
+  const grains = known.map(({ size }) => Math.round(size / GRAIN));
+  const need = Math.max(0, Math.ceil((volume - bulk * best.size) / GRAIN - 1e-6));
   const end = need + (grains[0] ?? 0);
-  const fewest = new Float64Array(end + 1).fill(Infinity);
+  const price = new Float64Array(end + 1).fill(Infinity);
+  const pieces = new Float64Array(end + 1).fill(Infinity);
   const last = new Int32Array(end + 1).fill(-1);
-  fewest[0] = 0;
+  price[0] = 0;
+  pieces[0] = 0;
   for (let amount = 1; amount <= end; amount += 1) {
-    grains.forEach((grain, index) => {
-      const before = amount >= grain ? (fewest[amount - grain] ?? Infinity) + 1 : Infinity;
-      if (before < (fewest[amount] ?? Infinity)) {
-        fewest[amount] = before;
+    for (let index = 0; index < known.length; index += 1) {
+      const before = amount - (grains[index] as number);
+      if (before < 0 || price[before] === Infinity) continue;
+      const cost = (price[before] as number) + (known[index] as ContainerOffer).price;
+      const count = (pieces[before] as number) + 1;
+      const least = price[amount] as number;
+      if (cost < least - SAME || (cost < least + SAME && count < (pieces[amount] as number))) {
+        price[amount] = cost;
+        pieces[amount] = count;
         last[amount] = index;
       }
-    });
+    }
   }
-  let amount = need;
-  while (amount <= end && fewest[amount] === Infinity) amount += 1;
-  const counts = known.map(() => 0);
-  counts[0] = bulk;
-  while (amount > 0) {
+  let amount = end;
+  for (let enough = end; enough >= need; enough -= 1) {
+    if ((price[enough] as number) <= (price[amount] as number) + SAME) amount = enough;
+  }
+  const counts = known.map((one) => (one === best ? bulk : 0));
+  while (amount > 0 && price[amount] !== Infinity) {
     const index = last[amount] ?? 0;
     counts[index] = (counts[index] ?? 0) + 1;
     amount -= grains[index] ?? amount;
   }
-  return known.map((size, index) => ({ size, count: counts[index] ?? 0 })).filter(({ count }) => count > 0);
+  return known
+    .map(({ size }, index) => ({ size, count: counts[index] ?? 0 }))
+    .filter(({ count }) => count > 0);
+}
+
+/** Each size once, at its least price, largest first; sizes nobody sells are left out. */
+function cheapestOfEachSize(offers: readonly ContainerOffer[]): readonly ContainerOffer[] {
+  const bySize = new Map<number, ContainerOffer>();
+  for (const offer of offers) {
+    const there = bySize.get(offer.size);
+    if (offer.size >= GRAIN && offer.price > 0 && (!there || offer.price < there.price))
+      bySize.set(offer.size, offer);
+  }
+  return [...bySize.values()].sort((a, b) => b.size - a.size);
+}
+
+/** One pouring together of a boxing plan. */
+export interface BoxingStep {
+  /** Containers poured in, by size. */
+  readonly pour: readonly number[];
+  /** What is in the vessel afterwards, m³. */
+  readonly mixed: number;
+  /** What must stay in it before the next pouring, m³; 0 after the last. */
+  readonly keep: number;
+}
+
+/** Share of the vessel that stays from one mix to the next, so that the colour goes over by steps. */
+const CARRY = 1 / 3;
+
+/**
+ * How to box (intermix) containers of one colour in a vessel: all together where they fit, else in mixes that each keep a
+ * third of the vessel from the one before. Containers larger than the room left wait for the next mix.
+ * @returns nothing to do for a single container; no step when one container does not fit into the vessel
+ */
+export function boxingPlan(containers: readonly ContainerCount[], vessel: Volume): readonly BoxingStep[] {
+  const waiting = containers.flatMap(({ size, count }) => Array.from({ length: count }, () => size));
+  if (waiting.length < 2 || waiting.some((size) => size > vessel * (1 - CARRY) + 1e-12)) return [];
+  const steps: { pour: number[]; mixed: number; keep: number }[] = [];
+  let kept = 0;
+  while (waiting.length > 0) {
+    const pour: number[] = [];
+    let mixed = kept;
+    for (let index = 0; index < waiting.length;) {
+      const size = waiting[index] ?? 0;
+      if (mixed + size > vessel + 1e-12) {
+        index += 1;
+        continue;
+      }
+      pour.push(size);
+      mixed += size;
+      waiting.splice(index, 1);
+    }
+    kept = waiting.length > 0 ? Math.min(mixed, vessel * CARRY) : 0;
+    steps.push({ pour, mixed, keep: kept });
+  }
+  return steps;
 }

@@ -1,4 +1,21 @@
-export { containersFor, type ContainerCount } from './containers';
+export {
+  CONSUMABLES,
+  CONSUMABLE_IDS,
+  consumablesFor,
+  type Consumable,
+  type ConsumablesRequest,
+} from './consumables';
+export {
+  CONTAINER_AIMS,
+  boxingPlan,
+  cheapestContainers,
+  containersFor,
+  type BoxingStep,
+  type ContainerAim,
+  type ContainerCount,
+  type ContainerOffer,
+} from './containers';
+export { jobCost, type CostBook, type CostRequest, type JobCost, type Money } from './cost';
 export {
   FACTOR_GROUPS,
   jobModel,
@@ -27,6 +44,22 @@ export {
   withKept,
   type PaintedSurface,
 } from './paint';
-export { RISKS, enoughFor, purchaseFor, type Purchase, type Risk } from './purchase';
+export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
 export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { extraByWear } from './wear';
+export { protectionOf, type JobProtection, type ProtectedSurface } from './protection';
+export {
+  RATE_LIMITS,
+  TASKS,
+  USUAL_RATES,
+  WORK_RATES,
+  WORK_RATE_IDS,
+  changesOf,
+  checkRates,
+  daysOf,
+  workOf,
+  type JobWork,
+  type Task,
+  type WorkRate,
+  type WorkRates,
+} from './work';

@@ -286,7 +286,7 @@ describe('where the paint goes', () => {
 });
 
 describe('what to buy', () => {
-  const sizes = [of(2.5, 'L'), of(10, 'L')];
+  const sizes = [of(2.5, 'L'), of(10, 'L')].map((size) => ({ size, price: null }));
   it('is enough with the chance chosen, and says with which', () => {
     const one = demand(walls(4));
     const distribution = only(jobModel([one]));
@@ -310,6 +310,23 @@ describe('what to buy', () => {
     const { low } = TIP_LIFE[archetypeOf('wall-satin').abrasionClass];
     expect(purchaseFor(one, large, 'P50', sizes).tips).toBe(Math.ceil(of(400, 'L') / low) + 1);
     expect(purchaseFor(one, large, 'P50', sizes).tips).toBeGreaterThan(3);
+  });
+
+  it('buys for the least money among what has a price, and says what it costs', () => {
+    const onSale = [
+      { size: of(5, 'L'), price: 50 },
+      { size: of(10, 'L'), price: 60 },
+      { size: of(1, 'L'), price: null },
+    ];
+    const one = demand(walls(4));
+    const drawn = { sorted: Float64Array.from([of(14, 'L')]) };
+    const least = purchaseFor(one, drawn, 'P80', onSale);
+    expect([least.bought, least.cost]).toEqual([expect.closeTo(of(14, 'L'), 9), null]);
+    const cheap = purchaseFor(one, drawn, 'P80', onSale, 'cost');
+    expect([cheap.bought, cheap.cost]).toEqual([expect.closeTo(of(15, 'L'), 9), 110]);
+    const unpriced = purchaseFor(one, drawn, 'P80', sizes, 'cost');
+    expect(unpriced.cost).toBeNull();
+    expect(unpriced.containers.length).toBeGreaterThan(0);
   });
 
   it('names every group of factors with how to know it better', () => {

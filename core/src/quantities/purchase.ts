@@ -1,5 +1,5 @@
 import { quantity } from '../units';
-import { containersFor, type ContainerCount } from './containers';
+import { cheapestContainers, containersFor, type ContainerAim, type ContainerCount } from './containers';
 import { coatingInputs, type CoatingDemand } from './demand';
 import { quantileOf, type PaintDistribution } from './draws';
 
@@ -12,6 +12,8 @@ export interface Purchase {
   readonly volume: number;
   readonly containers: readonly ContainerCount[];
   readonly bought: number;
+  /** What the containers cost; null where one has no price. */
+  readonly cost: number | null;
   /** Chance that what the containers hold is enough. */
   readonly enough: number;
   /** Tips worn out by it, by the short end of a tip's life, and one to spare. */
@@ -30,16 +32,55 @@ export function enoughFor(sorted: Float64Array, volume: number): number {
   return low / sorted.length;
 }
 
+/** A container a coating is sold in, m³; its price is null while nobody has put one in. */
+export interface ContainerOnSale {
+  readonly size: number;
+  readonly price: number | null;
+}
+
+/** Containers for a volume: for the least money among those with a price, or with the least left over. */
+function chosen(
+  volume: number,
+  onSale: readonly ContainerOnSale[],
+  aim: ContainerAim,
+): readonly ContainerCount[] {
+  const offers = onSale.flatMap(({ size, price }) => (price === null ? [] : [{ size, price }]));
+  if (aim === 'cost' && offers.length > 0) return cheapestContainers(quantity(volume), offers);
+  return containersFor(
+    quantity(volume),
+    onSale.map(({ size }) => size),
+  );
+}
+
+/** What containers cost; null where one of them has no price. */
+function costOf(containers: readonly ContainerCount[], onSale: readonly ContainerOnSale[]): number | null {
+  let sum = 0;
+  for (const { size, count } of containers) {
+    const prices = onSale.flatMap((one) => (one.size === size && one.price !== null ? [one.price] : []));
+    if (prices.length === 0) return null;
+    sum += count * Math.min(...prices);
+  }
+  return sum;
+}
+
 /** What to buy of a coating so that it is enough with the chance chosen. */
 export function purchaseFor(
   demand: CoatingDemand,
   { sorted }: Pick<PaintDistribution, 'sorted'>,
   risk: Risk,
-  containerSizes: readonly number[],
+  onSale: readonly ContainerOnSale[],
+  aim: ContainerAim = 'left over',
 ): Purchase {
   const volume = quantileOf(sorted, RISKS[risk]);
-  const containers = containersFor(quantity(volume), containerSizes);
+  const containers = chosen(volume, onSale, aim);
   const bought = containers.reduce((sum, { size, count }) => sum + size * count, 0);
   const { low } = coatingInputs(demand).life;
-  return { volume, containers, bought, enough: enoughFor(sorted, bought), tips: Math.ceil(volume / low) + 1 };
+  return {
+    volume,
+    containers,
+    bought,
+    cost: costOf(containers, onSale),
+    enough: enoughFor(sorted, bought),
+    tips: Math.ceil(volume / low) + 1,
+  };
 }

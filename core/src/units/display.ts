@@ -63,6 +63,7 @@ export const DISPLAY = {
   reach: { metric: fixed('m', 1), us: fixed('ft', 5) },
   percent: { metric: fixed('%', 1), us: fixed('%', 1) },
   mesh: { metric: fixed('mesh', 1), us: fixed('mesh', 1) },
+  price: { metric: fixed('', 0.01), us: fixed('', 0.01) },
   count: { metric: fixed('', 1), us: fixed('', 1) },
   factor: { metric: fixed('×', 0.01), us: fixed('×', 0.01) },
 } as const satisfies Record<string, Record<UnitSystem, Scale>>;

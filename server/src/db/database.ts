@@ -2,6 +2,7 @@ import knex, { type Knex } from 'knex';
 import * as kitAndJobs from './migrations/001-kit-and-jobs';
 import * as places from './migrations/002-places';
 import * as systems from './migrations/003-systems';
+import * as prices from './migrations/004-prices';
 
 export type Database = Knex;
 
@@ -10,6 +11,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001-kit-and-jobs': kitAndJobs,
   '002-places': places,
   '003-systems': systems,
+  '004-prices': prices,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

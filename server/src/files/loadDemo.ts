@@ -14,8 +14,13 @@ function split<Item extends { id: string }>({
 }
 
 async function importKit(db: Database, file: KitFile): Promise<string> {
-  const { id: companyId, name } = file.company;
-  await db('company').insert({ id: companyId, name, version: 1 });
+  const { id: companyId, name, book } = file.company;
+  await db('company').insert({
+    id: companyId,
+    name,
+    book: book === null ? null : JSON.stringify(book),
+    version: 1,
+  });
   const put = async <Fields extends object>(
     map: Parameters<typeof createStore<Fields>>[1],
     items: readonly (Fields & { id: string })[],

@@ -4,6 +4,7 @@ import {
   BATCH_LIMIT,
   RESOURCES,
   SURFACES_PER_JOB,
+  USUAL_BOOK,
   place as placeSchema,
   problem,
   surface as surfaceSchema,
@@ -411,13 +412,37 @@ describe('the company', () => {
     const { body } = await server.call('GET', '/api/company');
     const renamed = await server.call('PUT', '/api/company', {
       name: 'Millrace & Daughters',
+      book: body['book'],
       version: body['version'],
     });
     expect(renamed.body['name']).toBe('Millrace & Daughters');
-    expect((await server.call('PUT', '/api/company', { name: 'X', version: 99 })).status).toBe(409);
+    expect((await server.call('PUT', '/api/company', { name: 'X', book: null, version: 99 })).status).toBe(
+      409,
+    );
     await server.call('PUT', '/api/company', {
       name: 'Millrace Decorating',
+      book: body['book'],
       version: renamed.body['version'],
+    });
+  });
+
+  it.each([
+    [{ hour: -5 }, 'book.hour', /between 0.01 and 100,000/],
+    [{ currency: 'euro' }, 'book.currency', /three capital letters/],
+    [{ people: 0 }, 'book.people', /1 to 20 people/],
+    [{ rates: { ...USUAL_BOOK.rates, doors: 0 } }, 'book.rates.doors', /Doors racked must be between/],
+    [{ prices: { ...USUAL_BOOK.prices, tip: 1e9 } }, 'book.prices.tip', /Leave it empty/],
+  ])('does not calculate with %j', async (extra, field, sentence) => {
+    const { body } = await server.call('GET', '/api/company');
+    const answer = await server.call('PUT', '/api/company', {
+      name: 'X',
+      book: { ...USUAL_BOOK, ...extra },
+      version: body['version'],
+    });
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors?.[0]).toMatchObject({
+      field,
+      message: expect.stringMatching(sentence) as string,
     });
   });
 });

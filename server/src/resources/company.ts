@@ -1,10 +1,12 @@
-import type { Company } from '@fine-spray/contract';
+import { isDeepStrictEqual } from 'node:util';
+import type { Company, CompanyBook } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 
 interface CompanyRow {
   id: string;
   name: string;
+  book: CompanyBook | null;
   version: number;
   created_at: Date;
   updated_at: Date;
@@ -14,6 +16,7 @@ function fromRow(row: CompanyRow): Company {
   return {
     id: row.id,
     name: row.name,
+    book: row.book,
     version: row.version,
     createdAt: row.created_at.toISOString(),
     updatedAt: row.updated_at.toISOString(),
@@ -30,14 +33,24 @@ export async function currentCompany(db: Database): Promise<Company> {
   return fromRow(row);
 }
 
-/** Renames the company; idempotent, refused when the version is stale. */
-export async function renameCompany(db: Database, version: number, name: string): Promise<Company> {
+/** Stores name and book of the company; idempotent, refused when the version is stale. */
+export async function putCompany(
+  db: Database,
+  version: number,
+  fields: Pick<Company, 'name' | 'book'>,
+): Promise<Company> {
   const company = await currentCompany(db);
-  if (company.name === name) return company;
-  const [row] = await db<CompanyRow>('company')
+  const { name, book } = fields;
+  if (company.name === name && isDeepStrictEqual(company.book, book)) return company;
+  const [row] = (await db('company')
     .where({ id: company.id, version })
-    .update({ name, version: version + 1, updated_at: db.fn.now() as unknown as Date })
-    .returning('*');
+    .update({
+      name,
+      book: book === null ? null : JSON.stringify(book),
+      version: version + 1,
+      updated_at: db.fn.now(),
+    })
+    .returning('*')) as CompanyRow[];
   if (!row)
     throw new ProblemError('stale', 'The company was changed elsewhere in the meantime.', [], company);
   return fromRow(row);

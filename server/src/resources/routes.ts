@@ -3,7 +3,7 @@ import { Router, type Request, type Response } from 'express';
 import type { z } from 'zod';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
-import { currentCompany, renameCompany } from './company';
+import { currentCompany, putCompany as storeCompany } from './company';
 import { resourcesOn, writeBatch } from './registry';
 
 type Handler = (request: Request, companyId: string) => Promise<unknown>;
@@ -73,8 +73,8 @@ export function resourceRoutes(db: Database): Router {
     response.json(await currentCompany(db));
   });
   router.put(putCompany.path, async (request, response) => {
-    const { version, name } = putCompany.body.parse(request.body);
-    response.json(await renameCompany(db, version, name));
+    const { version, ...fields } = putCompany.body.parse(request.body);
+    response.json(await storeCompany(db, version, fields));
   });
   router.post(
     postBatch.path,

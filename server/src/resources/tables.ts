@@ -17,10 +17,10 @@ export const COATINGS: TableMap<CoatingFields> = {
     name: 'name',
     archetype: 'archetype',
     overrides: 'overrides',
-    containerSizes: 'container_sizes',
+    containers: 'containers',
     note: 'note',
   },
-  json: ['overrides', 'containerSizes'],
+  json: ['overrides', 'containers'],
 };
 
 export const SPRAYERS: TableMap<SprayerFields> = {

@@ -1,9 +1,15 @@
+import { USUAL_BOOK, type Surface } from '@fine-spray/contract';
 import {
   FACTOR_GROUPS,
   RISKS,
+  boxingPlan,
+  of,
   purchaseFor,
+  quantileOf,
   showText,
   waterfall,
+  type ContainerAim,
+  type ContainerCount,
   type PaintDistribution,
   type Purchase,
   type Risk,
@@ -18,6 +24,9 @@ import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { Curve } from './Curve';
+import { PlanCards } from './PlanCards';
+import { moneyText } from './money';
+import { useJobPlan, type Bought } from './useJobPlan';
 import { WaterfallChart } from './WaterfallChart';
 import { usePurchase, type StartPurchaseWorker } from './usePurchase';
 
@@ -34,6 +43,14 @@ export function chance(share: number): string {
   return `${share > 0.99 ? 'more than ' : ''}${inHundred} ${inHundred === 1 ? 'time' : 'times'} in 100`;
 }
 
+const AIM_OPTIONS = [
+  { value: 'left over', label: 'Little left over' },
+  { value: 'cost', label: 'Least money' },
+] as const;
+
+/** Vessel most crews box in, m³. */
+const VESSEL = of(60, 'L');
+
 interface Line {
   readonly order: CoatingOrder;
   readonly distribution: PaintDistribution;
@@ -41,10 +58,10 @@ interface Line {
 }
 
 /** One coating: what to buy, largest, and how sure it is. */
-function CoatingLine({ line, onOpen }: { line: Line; onOpen: () => void }) {
+function CoatingLine({ line, currency, onOpen }: { line: Line; currency: string; onOpen: () => void }) {
   const { system } = useUnits();
   const { order, purchase, distribution } = line;
-  const { bought, enough, containers, volume, tips } = purchase;
+  const { bought, enough, containers, volume, tips, cost } = purchase;
   return (
     <Pressable
       role="button"
@@ -58,7 +75,7 @@ function CoatingLine({ line, onOpen }: { line: Line; onOpen: () => void }) {
       <Words size={30} weight="bold">
         {containerText(containers, system)}
       </Words>
-      <Words>{`${showText(bought, 'volume', system)}, enough ${chance(enough)}. Carry ${tips} tips.`}</Words>
+      <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chance(enough)}. Carry ${tips} tips.`}</Words>
       <Curve distribution={distribution} wanted={volume} bought={bought} />
       <Words className="sr-only">Where it goes</Words>
     </Pressable>
@@ -92,6 +109,7 @@ function CoatingSheet({
         </Words>
         <WaterfallChart waterfall={going} />
       </View>
+      <Boxing containers={purchase.containers} />
       {unsure.length > 0 ? (
         <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
           <Words weight="bold" heading={2}>
@@ -112,28 +130,68 @@ function CoatingSheet({
   );
 }
 
+/** How to intermix the containers of one coating, so that no wall changes its colour half-way. */
+function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
+  const { system } = useUnits();
+  const steps = boxingPlan(containers, VESSEL);
+  if (steps.length === 0) return null;
+  const text = (volume: number) => showText(volume, 'volume', system);
+  return (
+    <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="bold" heading={2}>
+        {`Box it in a ${text(VESSEL)} vessel`}
+      </Words>
+      {steps.map(({ pour, keep }, index) => (
+        <Words key={index}>
+          {`${steps.length > 1 ? `${index + 1}. ` : ''}Pour together ${pour.map(text).join(', ')} and stir.${keep > 0 ? ` Keep ${text(keep)} of it for the next mix.` : ''}`}
+        </Words>
+      ))}
+      <Words size={14} colour="ink2">
+        Same colour, different batches: boxed before the first wall, the wall has one colour.
+      </Words>
+    </View>
+  );
+}
+
+/** A coating as bought, with what it costs at the even chance and at nineteen in twenty. */
+function costLine({ order, distribution, purchase }: Line): Bought {
+  const { cost, tips, bought } = purchase;
+  if (cost === null || bought === 0) return { order, tips, cost: null };
+  // Besides what is bought: a little less or more paint at the same price.
+  const each = cost / bought;
+  const at = (share: number) => each * quantileOf(distribution.sorted, share);
+  return {
+    order,
+    tips,
+    cost: { low: Math.min(cost, at(0.1)), likely: cost, high: Math.max(cost, at(0.95)) },
+  };
+}
+
 /** What to buy of each coating, at the risk chosen. */
 export function BuyList({
   orders,
+  surfaces,
   startWorker,
 }: {
   orders: readonly CoatingOrder[];
+  surfaces: readonly Surface[];
   startWorker?: StartPurchaseWorker | undefined;
 }) {
   const { state, again } = usePurchase(orders, startWorker);
   const [risk, setRisk] = useState<Risk>('P80');
+  const [aim, setAim] = useState<ContainerAim>('left over');
   const [openId, setOpenId] = useState<string>();
   const lines = useMemo(() => {
     if (state.kind !== 'done') return [];
     const found = orders.flatMap((order): Line[] => {
       const distribution = state.distributions.get(order.id);
       if (!distribution) return [];
-      return [
-        { order, distribution, purchase: purchaseFor(order, distribution, risk, order.containerSizes) },
-      ];
+      return [{ order, distribution, purchase: purchaseFor(order, distribution, risk, order.onSale, aim) }];
     });
     return found.sort((one, other) => other.distribution.mean - one.distribution.mean);
-  }, [orders, state, risk]);
+  }, [orders, state, risk, aim]);
+  const bought = useMemo(() => lines.map(costLine), [lines]);
+  const plan = useJobPlan(surfaces, bought, state.kind === 'done' ? state.trigger : undefined);
   const open = lines.find(({ order }) => order.id === openId);
   return (
     <>
@@ -141,15 +199,25 @@ export function BuyList({
         <Words weight="semi">Buy so that it is enough</Words>
         <Segmented label="Enough how often" value={risk} options={RISK_OPTIONS} onChange={setRisk} />
       </View>
+      <View className="gap-2">
+        <Words weight="semi">Choose containers for</Words>
+        <Segmented label="Choose containers for" value={aim} options={AIM_OPTIONS} onChange={setAim} />
+      </View>
       {state.kind === 'refused' ? (
         <ErrorState title="No quantities to show" text={state.message} onRetry={again} />
       ) : null}
       {state.kind === 'working' ? <Skeleton rows={orders.length} height={190} /> : null}
       <View className="flex-row flex-wrap gap-4">
         {lines.map((line) => (
-          <CoatingLine key={line.order.id} line={line} onOpen={() => setOpenId(line.order.id)} />
+          <CoatingLine
+            key={line.order.id}
+            line={line}
+            currency={plan?.book.currency ?? USUAL_BOOK.currency}
+            onOpen={() => setOpenId(line.order.id)}
+          />
         ))}
       </View>
+      {plan ? <PlanCards plan={plan} /> : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>
   );

@@ -20,13 +20,13 @@ const order = (id: string, name: string): CoatingOrder => ({
   coating: request.coating,
   hoses: request.hoses,
   fills: 1,
-  containerSizes: [of(2.5, 'L'), of(10, 'L')],
-  surfaces: [{ id: 'a', surface: request, netArea: 60 }],
+  onSale: [2.5, 10].map((litres) => ({ size: of(litres, 'L'), price: null })),
+  surfaces: [{ id: 'a', surface: request, netArea: 60, share: 1 }],
 });
 
 function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin, water-borne')]) {
   const held = heldWorkers(draw);
-  renderPart(<BuyList orders={orders} startWorker={held.startWorker} />);
+  renderPart(<BuyList surfaces={[]} orders={orders} startWorker={held.startWorker} />);
   return held;
 }
 const litresBought = () => {

@@ -5,7 +5,12 @@ import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
 
 export type PurchaseState =
   | { readonly kind: 'working' }
-  | { readonly kind: 'done'; readonly distributions: ReadonlyMap<string, PaintDistribution> }
+  | {
+      readonly kind: 'done';
+      readonly distributions: ReadonlyMap<string, PaintDistribution>;
+      /** Time with the trigger open, s, once it is worked out. */
+      readonly trigger?: number;
+    }
   | { readonly kind: 'refused'; readonly message: string };
 
 /** Starts the worker that draws. */
@@ -27,12 +32,15 @@ export function usePurchase(
   useEffect(() => {
     if (orders.length === 0) return undefined;
     const drawing = start();
-    drawing.onmessage = ({ data }: MessageEvent<PurchaseReport>) =>
-      setState(
-        data.kind === 'done'
-          ? { kind: 'done', distributions: new Map(data.distributions.map((one) => [one.id, one])) }
-          : { kind: 'refused', message: data.refusal.message },
-      );
+    drawing.onmessage = ({ data }: MessageEvent<PurchaseReport>) => {
+      if (data.kind === 'done') {
+        setState({ kind: 'done', distributions: new Map(data.distributions.map((one) => [one.id, one])) });
+      } else if (data.kind === 'trigger') {
+        setState((now) => (now.kind === 'done' ? { ...now, trigger: data.seconds } : now));
+      } else {
+        setState({ kind: 'refused', message: data.refusal.message });
+      }
+    };
     drawing.onerror = () =>
       setState({ kind: 'refused', message: 'The quantities could not be drawn on this device.' });
     const order: PurchaseOrder = { demands: orders, ...DRAWS };

@@ -14,6 +14,7 @@ import { whyFailed } from '@/data/api';
 import { contentOf, keys, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, QuantityField, TextField } from '@/ui/field';
+import { Containers } from './Containers';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -50,18 +51,21 @@ function Editing({ coating }: { coating: Coating }) {
   const { put } = useWrites('coatings', keys.list('coatings'));
   const [name, setName] = useState(coating.name);
   const [overrides, setOverrides] = useState(coating.overrides);
+  const [containers, setContainers] = useState(coating.containers);
   const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
   const [failed, setFailed] = useState<string>();
   const checked = checkCoating({ ...coating, overrides }, system);
   const blocked =
     !checked.ok || name.trim() === '' || Object.values(invalid).some((message) => message !== undefined);
-  const changed = name !== coating.name || JSON.stringify(overrides) !== JSON.stringify(coating.overrides);
+  const changed =
+    name !== coating.name ||
+    JSON.stringify([overrides, containers]) !== JSON.stringify([coating.overrides, coating.containers]);
 
   async function store() {
     try {
       const stored = await put({
         id: coating.id,
-        content: { ...contentOf(coating), name, overrides, version: coating.version },
+        content: { ...contentOf(coating), name, overrides, containers, version: coating.version },
       });
       toast({
         text: `${stored.name} is stored.`,
@@ -88,6 +92,11 @@ function Editing({ coating }: { coating: Coating }) {
         value={name}
         error={name.trim() === '' ? 'Coating name is missing.' : undefined}
         onChange={setName}
+      />
+      <Containers
+        containers={containers}
+        onChange={setContainers}
+        onInvalid={(field, message) => setInvalid((now) => ({ ...now, [field]: message }))}
       />
       <Words colour="ink2">{`Values not given by a data sheet are working defaults for ${archetypeOf(coating.archetype).name.toLowerCase()}, with a range.`}</Words>
       {COATING_PROPERTY_NAMES.map((property) => {

@@ -1,6 +1,9 @@
 import { PRECEDENCE_NOTE } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import Calculator from 'lucide-react-native/icons/calculator';
 import { View } from 'react-native';
 import { useCompany } from '@/data/resources';
+import { Button } from '@/ui/button';
 import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
@@ -13,6 +16,7 @@ export function SettingsScreen() {
   const { system, setSystem } = useUnits();
   const { choice, setChoice } = useTheme();
   const company = useCompany();
+  const router = useRouter();
   return (
     <Screen title="Settings" above={company.data?.name}>
       <Labelled
@@ -41,6 +45,7 @@ export function SettingsScreen() {
           ]}
         />
       </Labelled>
+      <Button label="Rates and prices" icon={Calculator} onPress={() => router.navigate('/book')} />
       <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
         <Words weight="bold" heading={2}>
           What the numbers are

@@ -1,1 +1,2 @@
+export { BookScreen } from './BookScreen';
 export { SettingsScreen } from './SettingsScreen';

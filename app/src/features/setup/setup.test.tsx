@@ -15,7 +15,7 @@ const coating: Coating = {
   name: 'Interior wall matt',
   archetype: 'wall-matt',
   overrides: {},
-  containerSizes: [0.005, 0.01],
+  containers: [0.005, 0.01].map((size) => ({ size, price: null })),
   note: '',
 };
 const sprayer: Sprayer = {

@@ -1,4 +1,5 @@
 import { FILM_FORMULAS } from './film';
+import { JOB_FORMULAS } from './job';
 import { LINE_FORMULAS } from './line';
 import { PAINT_FORMULAS } from './paint';
 import { RECORD_FORMULAS } from './record';
@@ -17,6 +18,7 @@ export const FORMULAS = {
   ...LINE_FORMULAS,
   ...FILM_FORMULAS,
   ...WORK_FORMULAS,
+  ...JOB_FORMULAS,
   ...WEATHER_FORMULAS,
   ...RECORD_FORMULAS,
 } as const;

@@ -1,0 +1,3 @@
+import { BookScreen } from '@/features/screens';
+
+export default BookScreen;

@@ -1,0 +1,109 @@
+import { CONSUMABLES, CONSUMABLE_IDS, TASKS, showText, type Explained, type Task } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { WhySheet } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+import { moneyRange, moneyText } from './money';
+import type { JobPlan } from './useJobPlan';
+
+const HOUR = 3600;
+const hoursText = (seconds: number) => `${Math.round((seconds / HOUR) * 2) / 2} h`;
+
+function Card({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <View className="min-w-[288px] flex-1 basis-[45%] gap-2 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="semi" colour="ink2" heading={2}>
+        {title}
+      </Words>
+      {children}
+    </View>
+  );
+}
+
+function Row({ name, text, onOpen }: { name: string; text: string; onOpen?: () => void }) {
+  const inside = (
+    <>
+      <Words className="min-w-0 flex-1">{name}</Words>
+      <Words weight="digits-bold" size={18}>
+        {text}
+      </Words>
+    </>
+  );
+  if (!onOpen) return <View className="flex-row items-baseline gap-3">{inside}</View>;
+  return (
+    <Pressable
+      role="button"
+      onPress={onOpen}
+      className="min-h-[48px] flex-row items-center gap-3 border-b border-rule"
+    >
+      {inside}
+    </Pressable>
+  );
+}
+
+/** What a job costs, how long it takes and what it uses up; every number opens. */
+export function PlanCards({ plan }: { plan: JobPlan }) {
+  const { system } = useUnits();
+  const router = useRouter();
+  const [open, setOpen] = useState<Explained>();
+  const { book, hours, consumables, cost, days, time } = plan;
+  const money = (amount: number) => moneyText(amount, book.currency);
+  return (
+    <>
+      <View className="flex-row flex-wrap gap-4">
+        <Card title="What it costs you">
+          <Words size={44} weight="bold" testID="cost-total">
+            {money(cost.total.likely)}
+          </Words>
+          <Words colour="ink2">{`likely between ${moneyRange(cost.total, book.currency)}, before profit and tax`}</Words>
+          <Row name="Paint" text={money(cost.paint.likely)} />
+          <Row name="Used up besides" text={money(cost.consumables.likely)} />
+          <Row name="Hours" text={money(cost.labour.likely)} />
+          {cost.missing.length > 0 ? (
+            <Words colour="caution">{`Without a price and not in it: ${cost.missing.join(', ').toLowerCase()}.`}</Words>
+          ) : null}
+          <Button
+            label="Rates and prices"
+            kind="quiet"
+            className="self-start"
+            onPress={() => router.navigate('/book')}
+          />
+        </Card>
+        <Card title="How long it takes">
+          <Words size={44} weight="bold" testID="hours-total">
+            {hoursText(time.likely)}
+          </Words>
+          <Words colour="ink2">
+            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${days} ${days === 1 ? 'day' : 'days'} with ${book.people}. Waiting between coats comes on top.`}
+          </Words>
+          {(Object.keys(TASKS) as Task[])
+            .filter((task) => hours[task].value > 0)
+            .map((task) => (
+              <Row
+                key={task}
+                name={TASKS[task]}
+                text={hoursText(hours[task].value)}
+                onOpen={() => setOpen(hours[task])}
+              />
+            ))}
+        </Card>
+        <Card title="Used up besides paint">
+          {CONSUMABLE_IDS.filter((id) => consumables[id].value > 0).map((id) => (
+            <Row
+              key={id}
+              name={CONSUMABLES[id].name}
+              text={showText(consumables[id].value, consumables[id].kind, system)}
+              onOpen={() => setOpen(consumables[id])}
+            />
+          ))}
+        </Card>
+      </View>
+      {open ? (
+        <WhySheet number={open} onClose={() => setOpen(undefined)} onOverride={() => undefined} />
+      ) : null}
+    </>
+  );
+}

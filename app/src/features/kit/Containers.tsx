@@ -1,0 +1,77 @@
+import { PRICE_LIMITS, USUAL_BOOK, type Coating } from '@fine-spray/contract';
+import { of } from '@fine-spray/core';
+import Plus from 'lucide-react-native/icons/plus';
+import { View } from 'react-native';
+import { useCompany } from '@/data/resources';
+import { Button } from '@/ui/button';
+import { QuantityField } from '@/ui/field';
+import { PriceField } from '@/ui/priceField';
+import { Words } from '@/ui/text';
+
+type Container = Coating['containers'][number];
+
+/** Sizes a container may have, m³. */
+const SIZES = { min: 1e-4, max: 1 } as const;
+const MOST = 8;
+
+/** The containers a coating is sold in, each with its price. */
+export function Containers({
+  containers,
+  onChange,
+  onInvalid,
+}: {
+  containers: readonly Container[];
+  onChange: (containers: Container[]) => void;
+  onInvalid: (field: string, message: string | undefined) => void;
+}) {
+  const { data: company } = useCompany();
+  const currency = company?.book?.currency ?? USUAL_BOOK.currency;
+  const replace = (index: number, change: Partial<Container>) =>
+    onChange(containers.map((one, at) => (at === index ? { ...one, ...change } : one)));
+  return (
+    <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="bold" heading={2}>
+        Sold in
+      </Words>
+      {containers.map(({ size, price }, index) => (
+        <View key={index} className="gap-1 border-b border-rule pb-2">
+          <View className="flex-row gap-2">
+            <View className="min-w-0 flex-1">
+              <QuantityField
+                label={`Container ${index + 1}`}
+                kind="volume"
+                value={size}
+                bounds={SIZES}
+                onChange={(next) => replace(index, { size: next })}
+                onInvalid={(message) => onInvalid(`container ${index}`, message)}
+              />
+            </View>
+            <View className="min-w-0 flex-1">
+              <PriceField
+                label={`Price ${index + 1}`}
+                unit={currency}
+                value={price}
+                limits={PRICE_LIMITS}
+                onChange={(next) => replace(index, { price: next })}
+              />
+            </View>
+          </View>
+          {containers.length > 1 ? (
+            <Button
+              label="Not sold any more"
+              kind="quiet"
+              className="self-end"
+              onPress={() => onChange(containers.filter((_one, at) => at !== index))}
+            />
+          ) : null}
+        </View>
+      ))}
+      <Button
+        label="Another size"
+        icon={Plus}
+        disabled={containers.length >= MOST}
+        onPress={() => onChange([...containers, { size: of(5, 'L'), price: null }])}
+      />
+    </View>
+  );
+}

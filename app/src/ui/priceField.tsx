@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { FieldBox } from './field';
+
+/** A price that may be unknown: empty is no price. What cannot be one keeps its sentence and the last good value. */
+export function PriceField({
+  label,
+  unit,
+  value,
+  limits,
+  onChange,
+}: {
+  label: string;
+  unit?: string;
+  value: number | null;
+  limits: { readonly min: number; readonly max: number };
+  onChange: (value: number | null) => void;
+}) {
+  const [typed, setTyped] = useState<string>();
+  const text = typed ?? (value === null ? '' : String(value));
+  const read = (of: string): number | null | undefined => {
+    if (of.trim() === '') return null;
+    const number = Number(of.trim().replace(',', '.'));
+    return Number.isFinite(number) && number >= limits.min && number <= limits.max ? number : undefined;
+  };
+  const wrong = read(text) === undefined;
+  return (
+    <FieldBox
+      label={label}
+      unit={unit}
+      text={text}
+      numeric
+      error={
+        wrong
+          ? `${label} must be between ${limits.min} and ${limits.max.toLocaleString('en')}. Leave it empty when you do not know it.`
+          : undefined
+      }
+      onText={(next) => {
+        setTyped(next);
+        const number = read(next);
+        if (number !== undefined) onChange(number);
+      }}
+    />
+  );
+}

@@ -1,0 +1,53 @@
+import type { Formula } from './formula';
+
+/** Formulas about a whole job: what is used up and how long it takes. */
+export const JOB_FORMULAS = {
+  'consumable by length': {
+    name: 'Tape and paper',
+    expression: 'L = masking line · share · spare',
+    source: 'Take-off: round each opening and along the foot of walls',
+    range: 'Straight runs; overlaps and waste 5 to 30 %',
+  },
+  'consumable by area': {
+    name: 'Film and floor cover',
+    expression: 'A = area · spare',
+    source: 'Take-off: openings; ceilings, or a strip of 1 m along the walls',
+    range: 'Furniture and façades beside the work are not in it',
+  },
+  'consumable by paint': {
+    name: 'Strainers and filters',
+    expression: 'n = ⌈coatings + paint ÷ paint through one⌉',
+    source: 'One for each coating, and more by volume',
+    range: 'Clean containers; lumpy paint takes more',
+  },
+  'consumable by count': {
+    name: 'Used by the day or the piece',
+    expression: 'V = count · amount of each',
+    source: 'Working default',
+    range: 'As long as the count holds',
+  },
+  'hours of spraying': {
+    name: 'Hours of spraying',
+    expression: 't = trigger time ÷ share of the time with the trigger open',
+    source: 'Trigger time of the set-up cards; share 45 to 65 %',
+    range: 'One gun; ladders and scaffolds are not in it',
+  },
+  'hours of masking': {
+    name: 'Hours of masking and covering',
+    expression: 't = line ÷ rate + floor ÷ rate + fittings ÷ rate',
+    source: 'Take-off and working rates',
+    range: 'One person; taking off again is not in it',
+  },
+  'hours by count': {
+    name: 'Hours for pieces',
+    expression: 't = pieces ÷ pieces in an hour',
+    source: 'Take-off and working rates',
+    range: 'One person',
+  },
+  'hours by time each': {
+    name: 'Hours for repeated work',
+    expression: 't = Σ times · time of each',
+    source: 'Working rates',
+    range: 'Machine at hand',
+  },
+} as const satisfies Record<string, Formula>;
