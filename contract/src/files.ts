@@ -1,8 +1,9 @@
+import { ARCHETYPE_IDS } from '@fine-spray/core/coating';
 import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
 import { coatingFields, companyFields, hoseFields, sprayerFields, tipFields } from './kit';
 import { placeFields } from './place';
-import { id } from './primitives';
+import { id, line, oneOf } from './primitives';
 import { systemFields } from './system';
 
 /** The kit of a company as an open file: coatings, sprayers, hoses and tips. Lengths m, pressures Pa, volumes m³. */
@@ -19,11 +20,20 @@ export const kitFile = z
   })
   .strict();
 
-/** A job with its surfaces as an open file; coatings, sprayer and hoses are named by their ids in the kit. */
+/** A coating that a job names, as far as another kit can find its own for it. */
+export const namedCoating = z
+  .object({ id, name: line('Coating name', 120), archetype: oneOf('Kind of coating', ARCHETYPE_IDS) })
+  .strict();
+
+/** Version of the job file this program writes and reads. */
+export const JOB_FILE_VERSION = 1;
+
+/** A job with its places and surfaces as an open file; the coatings it names stand in it, with their ids in the kit. */
 export const jobFile = z
   .object({
     format: z.literal('fine-spray-job'),
-    version: z.literal(1),
+    version: z.literal(JOB_FILE_VERSION),
+    coatings: z.array(namedCoating),
     job: jobFields.safeExtend({ id }),
     places: z.array(placeFields.safeExtend({ id })),
     surfaces: z.array(surfaceFields.safeExtend({ id })),

@@ -1,5 +1,6 @@
 /** Everything the first load does without: one chunk, fetched once and kept by the service worker. */
 export { BuyScreen } from './buy';
+export { FilesScreen, OpenJobScreen } from './files';
 export { JobScreen, JobSide } from './jobs';
 export { CoatingScreen, KitScreen } from './kit';
 export { PlaceScreen } from './place';

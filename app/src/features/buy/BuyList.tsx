@@ -1,4 +1,5 @@
 import { USUAL_BOOK, type Surface } from '@fine-spray/contract';
+import { writeBuyList } from '@fine-spray/contract/formats';
 import {
   FACTOR_GROUPS,
   RISKS,
@@ -14,10 +15,13 @@ import {
   type Purchase,
   type Risk,
 } from '@fine-spray/core';
+import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { CoatingOrder } from '@/data/orders';
+import { saveFile } from '@/data/deviceFiles';
 import { containerText } from '@/features/setup';
+import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
 import { ErrorState, Skeleton } from '@/ui/states';
@@ -153,6 +157,24 @@ function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
   );
 }
 
+/** The buy list as its open file. */
+function buyListText(lines: readonly Line[], risk: Risk, currency: string = USUAL_BOOK.currency): string {
+  const litres = (volume: number) => Number((volume * 1000).toFixed(2));
+  return writeBuyList(
+    lines.map(({ order, distribution, purchase }) => ({
+      coating: order.name,
+      likely: litres(distribution.mean),
+      wanted: litres(purchase.volume),
+      chance: RISKS[risk] * 100,
+      containers: purchase.containers.map(({ size, count }) => ({ size: litres(size), count })),
+      bought: litres(purchase.bought),
+      cost: purchase.cost === null ? null : Number(purchase.cost.toFixed(2)),
+      tips: purchase.tips,
+    })),
+    currency,
+  );
+}
+
 /** A coating as bought, with what it costs at the even chance and at nineteen in twenty. */
 function costLine({ order, distribution, purchase }: Line): Bought {
   const { cost, tips, bought } = purchase;
@@ -218,6 +240,14 @@ export function BuyList({
         ))}
       </View>
       {plan ? <PlanCards plan={plan} /> : null}
+      {lines.length > 0 ? (
+        <Button
+          label="Buy list, CSV"
+          icon={Download}
+          className="self-start"
+          onPress={() => saveFile('buy-list.csv', 'text/csv', buyListText(lines, risk, plan?.book.currency))}
+        />
+      ) : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>
   );

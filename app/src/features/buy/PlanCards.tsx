@@ -6,7 +6,7 @@ import { WhySheet } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-import { moneyRange, moneyText } from './money';
+import { aboutText, moneyRange } from './money';
 import type { JobPlan } from './useJobPlan';
 
 const HOUR = 3600;
@@ -50,7 +50,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
   const router = useRouter();
   const [open, setOpen] = useState<Explained>();
   const { book, hours, consumables, cost, days, time } = plan;
-  const money = (amount: number) => moneyText(amount, book.currency);
+  const money = (amount: number) => aboutText(amount, book.currency);
   return (
     <>
       <View className="flex-row flex-wrap gap-4">

@@ -9,9 +9,13 @@ export function moneyText(amount: number, currency: string): string {
   }).format(amount);
 }
 
+/** An amount rounded to what one would say of an estimate. */
+export function aboutText(amount: number, currency: string): string {
+  const step = amount >= 1000 ? 50 : amount >= 100 ? 10 : 1;
+  return moneyText(Math.round(amount / step) * step, currency);
+}
+
 /** Low to high, rounded to what one would say. */
 export function moneyRange({ low, high }: Money, currency: string): string {
-  const step = high >= 1000 ? 50 : high >= 100 ? 10 : 1;
-  const round = (amount: number) => Math.round(amount / step) * step;
-  return `${moneyText(round(low), currency)} to ${moneyText(round(high), currency)}`;
+  return `${aboutText(low, currency)} and ${aboutText(high, currency)}`;
 }

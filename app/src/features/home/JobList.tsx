@@ -89,6 +89,7 @@ export function JobList() {
   const jobs = useList('jobs');
   const company = useCompany();
   const { make, loading } = useNewJob();
+  const router = useRouter();
   return (
     <Screen title="Jobs" above={company.data?.name}>
       <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={() => void make()} />
@@ -119,6 +120,12 @@ export function JobList() {
           </View>
         );
       })}
+      <Button
+        label="A job from a file"
+        kind="quiet"
+        className="self-start"
+        onPress={() => router.navigate('/open')}
+      />
     </Screen>
   );
 }

@@ -1,6 +1,7 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
+import FileText from 'lucide-react-native/icons/file-text';
 import Layers from 'lucide-react-native/icons/layers';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
@@ -51,6 +52,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
 
 function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
   const [editing, setEditing] = useState(false);
+  const router = useRouter();
   const add = useAddSurface(job, surfaces, kit);
   const { totals, refused } = useMemo(() => coatingTotals(surfaces, job, kit), [surfaces, job, kit]);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
@@ -62,6 +64,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
         <Words colour="ink2" size={14} className="min-w-0 flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
         </Words>
+        <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
         <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
       </View>
       {job.note ? <Words>{job.note}</Words> : null}

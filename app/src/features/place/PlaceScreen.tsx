@@ -11,6 +11,7 @@ import {
 import Copy from 'lucide-react-native/icons/copy';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
+import { fileName, saveFile } from '@/data/deviceFiles';
 import { SaveLine } from '@/data/draft';
 import type { Kit } from '@/data/kit';
 import { usePlaces } from '@/data/resources';
@@ -32,6 +33,7 @@ import { PlanDrawing } from './PlanDrawing';
 import { RoomSizes } from './RoomSizes';
 import { WallDrawing } from './WallDrawing';
 import { usePlaceActions } from './newPlace';
+import { drawnSvg } from './svg';
 import { usePlaceDraft } from './usePlaceDraft';
 
 const WAITING = <Skeleton rows={3} height={200} />;
@@ -109,6 +111,15 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
             room={measure}
             chosen={wall}
             onWall={(next) => setWall(next === wall ? undefined : next)}
+          />
+          <Button
+            label="Plan as SVG"
+            kind="quiet"
+            className="self-end"
+            onPress={() => {
+              const drawing = drawnSvg('plan');
+              if (drawing) saveFile(fileName(draft.name, 'svg'), 'image/svg+xml', drawing);
+            }}
           />
         </View>
       ) : null}

@@ -1,0 +1,3 @@
+import { OpenJobScreen } from '@/features/screens';
+
+export default OpenJobScreen;

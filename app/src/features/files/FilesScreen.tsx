@@ -1,0 +1,231 @@
+import type { BatchWrite } from '@fine-spray/contract';
+import {
+  jobFileOf,
+  writeJob,
+  writeTakeoff,
+  type FileRead,
+  type TakeoffSurface,
+} from '@fine-spray/contract/formats';
+import { measure, showText } from '@fine-spray/core';
+import Download from 'lucide-react-native/icons/download';
+import Upload from 'lucide-react-native/icons/upload';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
+import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
+import { newId } from '@/data/newId';
+import { useBatch, usePlaces } from '@/data/resources';
+import { JobStand, type LoadedJob } from '@/features/stand';
+import { Button } from '@/ui/button';
+import { Screen } from '@/ui/screen';
+import { Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { Issues } from './Issues';
+import { readSurfaces } from './readers';
+
+const TITLE = 'Files';
+
+/** A job's files: take-off and job out, take-off and building model in. */
+export function FilesScreen({ jobId }: { jobId: string }) {
+  return (
+    <JobStand
+      jobId={jobId}
+      title={TITLE}
+      backTo={`/jobs/${jobId}`}
+      waiting={<Skeleton rows={3} height={160} />}
+    >
+      {(loaded) => <Files {...loaded} />}
+    </JobStand>
+  );
+}
+
+interface Read {
+  readonly name: string;
+  readonly result: FileRead<readonly TakeoffSurface[]>;
+}
+
+function Files({ job, surfaces, kit }: LoadedJob) {
+  const { data: places } = usePlaces(job.id);
+  const [read, setRead] = useState<Read>();
+  const toast = useToast();
+  const send = useBatch(job.id);
+
+  async function choose() {
+    const file = await chooseFile('.csv,.tsv,.txt,.xml,.gbxml,text/csv,text/xml');
+    if (!file) return;
+    const placeIds = new Set((places ?? []).map(({ id }) => id));
+    setRead({ name: file.name, result: readSurfaces(file, kit, placeIds) });
+  }
+  async function take(found: readonly TakeoffSurface[]) {
+    const last = Math.max(0, ...surfaces.map(({ position }) => position));
+    const known = new Map(surfaces.map((surface) => [surface.id, surface]));
+    const writes = found.map(({ id, fields }): BatchWrite => {
+      const there = id === undefined ? undefined : known.get(id);
+      return {
+        resource: 'surfaces',
+        id: there?.id ?? newId(),
+        content: {
+          jobId: job.id,
+          ...fields,
+          // What is measured in a place of this job and was not in it before would stand there twice.
+          placeId: there ? fields.placeId : null,
+          position: there ? fields.position : Math.min(1_000_000, last + 10 + fields.position),
+          version: there?.version ?? 0,
+        },
+      };
+    });
+    try {
+      await send(writes);
+      setRead(undefined);
+      const undo: BatchWrite[] = writes.flatMap(({ id }) =>
+        known.has(id) ? [] : [{ resource: 'surfaces' as const, id, content: null }],
+      );
+      toast({
+        text: `${writes.length} surfaces are taken in.`,
+        ...(undo.length === writes.length ? { undo: () => void send(undo) } : {}),
+      });
+    } catch (error) {
+      toast({ text: `Nothing was taken in: ${whyFailed(error)}` });
+    }
+  }
+
+  return (
+    <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
+      <Card title="Take in a take-off or a building model">
+        <Words colour="ink2">
+          CSV with a header (only Surface, Width and Height are needed), or a gbXML model. What it says is
+          shown first; nothing is changed until you say so.
+        </Words>
+        <Button
+          label="Choose a file"
+          icon={Upload}
+          kind="primary"
+          className="self-start"
+          onPress={() => void choose()}
+        />
+        {read ? (
+          read.result.ok ? (
+            <Preview
+              name={read.name}
+              found={read.result.value}
+              notes={read.result.notes}
+              known={new Set(surfaces.map(({ id }) => id))}
+              onTake={take}
+              onDrop={() => setRead(undefined)}
+            />
+          ) : (
+            <Issues name={read.name} issues={read.result.issues} />
+          )
+        ) : null}
+      </Card>
+      <Card title="Out as a file">
+        <Words colour="ink2">
+          Open formats, described in docs/formats.md. Lengths in metres, said in the header.
+        </Words>
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label="Take-off, CSV"
+            icon={Download}
+            disabled={surfaces.length === 0}
+            onPress={() =>
+              saveFile(fileName(job.name, 'csv'), 'text/csv', writeTakeoff(surfaces, kit.coatings))
+            }
+          />
+          <Button
+            label="Whole job, JSON"
+            icon={Download}
+            disabled={!places}
+            onPress={() =>
+              saveFile(
+                fileName(job.name, 'job.json'),
+                'application/json',
+                writeJob(jobFileOf(job, places ?? [], surfaces, kit.coatings)),
+              )
+            }
+          />
+        </View>
+      </Card>
+    </Screen>
+  );
+}
+
+function Card({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="bold" size={18} heading={2}>
+        {title}
+      </Words>
+      {children}
+    </View>
+  );
+}
+
+/** Surfaces shown of a file before the rest is counted. */
+const FIRST = 40;
+
+/** What a file would add or change. */
+function Preview({
+  name,
+  found,
+  notes,
+  known,
+  onTake,
+  onDrop,
+}: {
+  name: string;
+  found: readonly TakeoffSurface[];
+  notes: readonly string[];
+  known: ReadonlySet<string>;
+  onTake: (found: readonly TakeoffSurface[]) => Promise<void>;
+  onDrop: () => void;
+}) {
+  const { system } = useUnits();
+  const [busy, setBusy] = useState(false);
+  const changed = found.filter(({ id }) => id !== undefined && known.has(id)).length;
+  const areaOf = ({ fields }: TakeoffSurface) => {
+    const area = measure(fields.geometry);
+    return area.ok ? area.value.net : 0;
+  };
+  const total = found.reduce((sum, surface) => sum + areaOf(surface), 0);
+  return (
+    <View className="gap-2" testID="file-preview">
+      <Words size={30} weight="bold">
+        {showText(total, 'area', system)}
+      </Words>
+      <Words>
+        {`${name}: ${found.length} ${found.length === 1 ? 'surface' : 'surfaces'}, ${found.length - changed} new${changed > 0 ? `, ${changed} changed` : ''}.`}
+      </Words>
+      {notes.map((note) => (
+        <Words key={note} colour="caution">
+          {note}
+        </Words>
+      ))}
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label={`Take in ${found.length}`}
+          kind="primary"
+          disabled={busy}
+          onPress={() => {
+            setBusy(true);
+            void onTake(found).finally(() => setBusy(false));
+          }}
+        />
+        <Button label="Leave it" onPress={onDrop} />
+      </View>
+      {found.slice(0, FIRST).map((surface, index) => (
+        <View key={index} className="flex-row items-baseline gap-2 border-t border-rule py-1">
+          <View className="min-w-0 flex-1">
+            <Words size={14} colour="ink2" numberOfLines={1}>
+              {surface.fields.room}
+            </Words>
+            <Words numberOfLines={1}>{surface.fields.name}</Words>
+          </View>
+          <Words weight="digits">{showText(areaOf(surface), 'area', system)}</Words>
+        </View>
+      ))}
+      {found.length > FIRST ? <Words colour="ink2">{`and ${found.length - FIRST} more`}</Words> : null}
+    </View>
+  );
+}

@@ -1,0 +1,104 @@
+import type { BatchWrite, JobFile } from '@fine-spray/contract';
+import { asCopy, type FileRead } from '@fine-spray/contract/formats';
+import { useRouter } from 'expo-router';
+import Upload from 'lucide-react-native/icons/upload';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
+import { chooseFile } from '@/data/deviceFiles';
+import { useKit, type Kit } from '@/data/kit';
+import { newId } from '@/data/newId';
+import { useBatch } from '@/data/resources';
+import { Button } from '@/ui/button';
+import { Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { Issues } from './Issues';
+import { readJobFile } from './readers';
+
+const TITLE = 'A job from a file';
+
+/** Takes a whole job in from its open file, as a copy of its own. */
+export function OpenJobScreen() {
+  const { kit, failed, retry } = useKit();
+  return (
+    <Screen title={TITLE} backTo="/">
+      {kit ? (
+        <Opening kit={kit} />
+      ) : failed ? (
+        <ErrorState
+          title="The kit cannot be read now"
+          text="The Fine Spray server does not answer."
+          onRetry={retry}
+        />
+      ) : (
+        <Skeleton rows={2} />
+      )}
+    </Screen>
+  );
+}
+
+function Opening({ kit }: { kit: Kit }) {
+  const [read, setRead] = useState<{ name: string; result: FileRead<JobFile> }>();
+  const [busy, setBusy] = useState(false);
+  const router = useRouter();
+  const toast = useToast();
+  const send = useBatch('');
+
+  async function choose() {
+    const file = await chooseFile('.json,application/json');
+    if (file) setRead({ name: file.name, result: readJobFile(file, kit) });
+  }
+  async function take(file: JobFile) {
+    const copy = asCopy(file, newId);
+    const row = (
+      resource: 'jobs' | 'places' | 'surfaces',
+      { id, ...content }: { id: string },
+    ): BatchWrite => ({ resource, id, content: { ...content, version: 0 } });
+    setBusy(true);
+    try {
+      await send([
+        row('jobs', copy.job),
+        ...copy.places.map((place) => row('places', place)),
+        ...copy.surfaces.map((surface) => row('surfaces', surface)),
+      ]);
+      router.navigate(`/jobs/${copy.job.id}`);
+    } catch (error) {
+      toast({ text: `Nothing was taken in: ${whyFailed(error)}` });
+    } finally {
+      setBusy(false);
+    }
+  }
+  const found = read?.result.ok ? read.result : undefined;
+  return (
+    <View className="gap-4">
+      <Words colour="ink2">
+        A job that was written as JSON, here or by another company with Fine Spray. Its coatings become those
+        of your kit.
+      </Words>
+      <Button
+        label="Choose a file"
+        icon={Upload}
+        kind="primary"
+        className="self-start"
+        onPress={() => void choose()}
+      />
+      {read && !read.result.ok ? <Issues name={read.name} issues={read.result.issues} /> : null}
+      {found ? (
+        <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4" testID="file-preview">
+          <Words size={30} weight="bold">
+            {found.value.job.name}
+          </Words>
+          <Words>{`${found.value.places.length} rooms and elevations, ${found.value.surfaces.length} surfaces.`}</Words>
+          {found.notes.map((note) => (
+            <Words key={note} colour="caution">
+              {note}
+            </Words>
+          ))}
+          <Button label="Take it in" kind="primary" disabled={busy} onPress={() => void take(found.value)} />
+        </View>
+      ) : null}
+    </View>
+  );
+}

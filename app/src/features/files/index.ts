@@ -1,0 +1,2 @@
+export { FilesScreen } from './FilesScreen';
+export { OpenJobScreen } from './OpenJobScreen';

@@ -1,0 +1,94 @@
+import Papa from 'papaparse';
+import { refuseFile, readFile, type FileIssue, type FileRead } from './issue';
+
+/** Largest table read, rows with the header; beyond it a file is not a take-off. */
+export const ROWS_LIMIT = 20_000;
+export const BYTES_LIMIT = 8 * 1024 * 1024;
+
+/** Rows of cells with the header apart. */
+export interface Table {
+  readonly header: readonly string[];
+  readonly rows: readonly { readonly row: number; readonly cells: readonly string[] }[];
+}
+
+const SIGNS = /^[=+\-@\t\r]/;
+
+/** A cell of text as it is written: one that a spreadsheet program would take for a formula gets an apostrophe before it. */
+export const guarded = (text: string): string => (SIGNS.test(text) ? `'${text}` : text);
+
+/** A cell of text as it was meant. */
+export const unguarded = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
+
+/** Whether a cell of text would be run by a spreadsheet program. */
+export const isFormula = (text: string): boolean => SIGNS.test(text);
+
+/** A table by RFC 4180: commas, quotes where needed, lines ended by CR LF. */
+export function writeCsv(header: readonly string[], rows: readonly (readonly (string | number)[])[]): string {
+  return `${Papa.unparse({ fields: [...header], data: rows.map((row) => [...row]) }, { newline: '\r\n' })}\r\n`;
+}
+
+/** The text of a file: UTF-8 with or without a mark, or UTF-16 with one. */
+export function textOf(bytes: Uint8Array): FileRead<string> {
+  if (bytes.length > BYTES_LIMIT) return refuseFile('The file is larger than 8 MB. Split it.');
+  const [a, b] = [bytes[0], bytes[1]];
+  const encoding = a === 0xff && b === 0xfe ? 'utf-16le' : a === 0xfe && b === 0xff ? 'utf-16be' : 'utf-8';
+  try {
+    const text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
+    if (text.includes('\0')) return refuseFile('This is no text file. Save it as CSV.');
+    return readFile(text);
+  } catch {
+    return refuseFile('The file is not in UTF-8. Save it again as CSV in UTF-8.');
+  }
+}
+
+const PAPA_WORDS: Readonly<Record<string, string>> = {
+  MissingQuotes: 'A quotation mark is opened here and never closed.',
+  InvalidQuotes: 'A quotation mark stands inside a cell that is not quoted. Double it and quote the cell.',
+};
+
+/** The separator of a file: what its first line has most of outside quotes; a first line "sep=;" rules. */
+function separatorOf(text: string): { separator: string; body: string; skipped: number } {
+  const named = /^sep=(.)\r?\n/i.exec(text);
+  if (named?.[1] !== undefined) return { separator: named[1], body: text.slice(named[0].length), skipped: 1 };
+  const first = (text.split(/\r?\n/, 1)[0] ?? '').replace(/"[^"]*"/g, '');
+  const counts = [',', ';', '\t'].map((separator) => ({ separator, count: first.split(separator).length }));
+  const best = counts.reduce((most, one) => (one.count > most.count ? one : most));
+  return { separator: best.separator, body: text, skipped: 0 };
+}
+
+/** The cells of a CSV file: separator and encoding found, empty rows left out, what cannot be cells refused by row. */
+export function readTable(bytes: Uint8Array): FileRead<Table> {
+  const decoded = textOf(bytes);
+  if (!decoded.ok) return decoded;
+  const { separator, body, skipped } = separatorOf(decoded.value.replace(/^\uFEFF/, ''));
+  if (body.trim() === '') return refuseFile('The file is empty.');
+  const parsed = Papa.parse<string[]>(body, { delimiter: separator, preview: ROWS_LIMIT + 2 });
+  const [header, ...rest] = parsed.data;
+  if (!header) return refuseFile('The file is empty.');
+  if (rest.length > ROWS_LIMIT) {
+    return refuseFile(
+      `The file has more than ${ROWS_LIMIT.toLocaleString('en')} rows. A job holds 1,000 surfaces: split it.`,
+    );
+  }
+  const issues: FileIssue[] = parsed.errors
+    .filter(({ type }) => type === 'Quotes')
+    .map(({ row, code }) => ({
+      row: (row ?? 0) + 1 + skipped,
+      message: PAPA_WORDS[code] ?? 'The quotation marks do not match.',
+    }));
+  const rows = rest.map((cells, index) => ({
+    row: index + 2 + skipped,
+    cells: cells.map((cell) => cell.trim()),
+  }));
+  const filled = rows.filter(({ cells }) => cells.some((cell) => cell !== ''));
+  for (const { row, cells } of filled) {
+    if (cells.slice(header.length).some((cell) => cell !== '')) {
+      issues.push({
+        row,
+        message: `This row has ${cells.length} cells and the header ${header.length}. Check the separators.`,
+      });
+    }
+  }
+  if (issues.length > 0) return { ok: false, issues };
+  return readFile({ header: header.map((cell) => cell.trim()), rows: filled });
+}

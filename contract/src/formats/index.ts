@@ -1,0 +1,12 @@
+export { readBuyList, writeBuyList, type BuyLine } from './buyListCsv';
+export { readTable, writeCsv } from './csv';
+export { readGbxml } from './gbxml';
+export { ISSUES_SHOWN, type FileIssue, type FileRead } from './issue';
+export { asCopy, jobFileOf, jobFileSchema, readJob, writeJob, type JobFileContext } from './jobJson';
+export {
+  TAKEOFF_COLUMNS,
+  readTakeoff,
+  writeTakeoff,
+  type TakeoffContext,
+  type TakeoffSurface,
+} from './takeoffCsv';

@@ -1,0 +1,169 @@
+import { z } from 'zod';
+import { JOB_FILE_VERSION, jobFile, type JobFile } from '../files';
+import type { Job, Surface } from '../job';
+import type { Coating } from '../kit';
+import type { Place } from '../place';
+import { textOf } from './csv';
+import { ISSUES_SHOWN, readFile, refuseFile, type FileIssue, type FileRead } from './issue';
+
+const SERVER_FIELDS = new Set(['version', 'createdAt', 'updatedAt', 'surfaceCount']);
+
+/** A stored row without what the server adds, its members in the order of the schema. */
+function content<Row extends object>(row: Row, shape: z.ZodType): Record<string, unknown> {
+  const own = Object.fromEntries(Object.entries(row).filter(([name]) => !SERVER_FIELDS.has(name)));
+  return shape.parse(own) as Record<string, unknown>;
+}
+
+/** A job with all that belongs to it as its open file. */
+export function jobFileOf(
+  job: Job,
+  places: readonly Place[],
+  surfaces: readonly Surface[],
+  coatings: readonly Coating[],
+): JobFile {
+  const { shape } = jobFile;
+  const used = new Set(
+    surfaces.flatMap(({ coatingId, under }) => [coatingId, ...under.map((one) => one.coatingId)]),
+  );
+  return jobFile.parse({
+    format: 'fine-spray-job',
+    version: JOB_FILE_VERSION,
+    coatings: [...used].flatMap((id) => {
+      const found = coatings.find((coating) => coating.id === id);
+      return found ? [{ id, name: found.name, archetype: found.archetype }] : [];
+    }),
+    job: content(job, shape.job),
+    places: places.map((place) => content(place, shape.places.element)),
+    surfaces: surfaces.map((surface) => content(surface, shape.surfaces.element)),
+  });
+}
+
+/** The text of a job file. */
+export const writeJob = (file: JobFile): string => `${JSON.stringify(file, null, 1)}\n`;
+
+/** What of a kit a file is fitted to. */
+export interface JobFileContext {
+  readonly coatings: readonly Pick<Coating, 'id' | 'name' | 'archetype'>[];
+  readonly sprayerIds: readonly string[];
+  readonly hoseIds: readonly string[];
+}
+
+/** Reads a job file: all of it, fitted to the kit, or what is wrong and nothing. */
+export function readJob(bytes: Uint8Array, context: JobFileContext): FileRead<JobFile> {
+  const text = textOf(bytes);
+  if (!text.ok) return text;
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text.value.replace(/^\uFEFF/, ''));
+  } catch {
+    return refuseFile('The file is not readable as JSON.');
+  }
+  const head = z.object({ format: z.string(), version: z.number() }).safeParse(raw);
+  if (!head.success || head.data.format !== 'fine-spray-job') {
+    return refuseFile('This is no job of Fine Spray: its "format" must be "fine-spray-job".');
+  }
+  if (head.data.version !== JOB_FILE_VERSION) {
+    return refuseFile(
+      `The file is of version ${head.data.version}; this program reads version ${JOB_FILE_VERSION}. Write it again with the program it comes from, or update this one.`,
+    );
+  }
+  const file = jobFile.safeParse(raw);
+  if (!file.success) {
+    const issues = file.error.issues.map((issue): FileIssue => ({
+      row: 0,
+      column: issue.path.map(String).join('.'),
+      message: issue.message,
+    }));
+    return { ok: false, issues: issues.slice(0, ISSUES_SHOWN) };
+  }
+  return fitted(file.data, context);
+}
+
+/** A file with the coatings, sprayer and hoses of a kit: by id, else by name, else by kind of coating. */
+function fitted(file: JobFile, { coatings, sprayerIds, hoseIds }: JobFileContext): FileRead<JobFile> {
+  const notes: string[] = [];
+  const issues: FileIssue[] = [];
+  const own = new Map<string, string>();
+  for (const { id, name, archetype } of file.coatings) {
+    const found =
+      coatings.find((one) => one.id === id) ??
+      coatings.find((one) => one.name === name) ??
+      coatings.find((one) => one.archetype === archetype);
+    if (!found) {
+      issues.push({
+        row: 0,
+        column: 'coatings',
+        message: `Your kit has nothing like "${name}". Add such a coating first.`,
+      });
+      continue;
+    }
+    if (found.id !== id && found.name !== name) notes.push(`"${name}" becomes your "${found.name}".`);
+    own.set(id, found.id);
+  }
+  const mapped = (id: string, path: string): string => {
+    const found = own.get(id) ?? coatings.find((one) => one.id === id)?.id;
+    if (found === undefined && !issues.some(({ column }) => column === path)) {
+      issues.push({
+        row: 0,
+        column: path,
+        message: 'This names a coating that is neither in the file nor in your kit.',
+      });
+    }
+    return found ?? id;
+  };
+  const surfaces = file.surfaces.map((surface, index) => ({
+    ...surface,
+    coatingId: mapped(surface.coatingId, `surfaces.${index}.coatingId`),
+    under: surface.under.map((layer, at) => ({
+      ...layer,
+      coatingId: mapped(layer.coatingId, `surfaces.${index}.under.${at}.coatingId`),
+    })),
+  }));
+  const [firstSprayer] = sprayerIds;
+  const sprayerId = sprayerIds.includes(file.job.sprayerId) ? file.job.sprayerId : firstSprayer;
+  if (sprayerId === undefined)
+    issues.push({ row: 0, column: 'job.sprayerId', message: 'Your kit has no sprayer yet.' });
+  if (sprayerId !== undefined && sprayerId !== file.job.sprayerId) {
+    notes.push('Its sprayer is not in your kit: your first one takes its place.');
+  }
+  const hoses = file.job.hoseIds.filter((id) => hoseIds.includes(id));
+  if (hoses.length < file.job.hoseIds.length) notes.push('A hose of it is not in your kit and is left out.');
+  if (issues.length > 0) return { ok: false, issues };
+  return readFile(
+    { ...file, surfaces, job: { ...file.job, sprayerId: sprayerId ?? '', hoseIds: hoses } },
+    notes,
+  );
+}
+
+/** The same job under ids of its own, to stand beside the one it was copied from. */
+export function asCopy(file: JobFile, newId: () => string): JobFile {
+  const jobId = newId();
+  const places = new Map(file.places.map(({ id }) => [id, newId()]));
+  return {
+    ...file,
+    job: { ...file.job, id: jobId },
+    places: file.places.map((place) => ({ ...place, id: places.get(place.id) ?? newId(), jobId })),
+    surfaces: file.surfaces.map((surface) => ({
+      ...surface,
+      id: newId(),
+      jobId,
+      placeId: surface.placeId === null ? null : (places.get(surface.placeId) ?? null),
+    })),
+  };
+}
+
+/** The published schema of the job file (JSON Schema, draft 2020-12). */
+export function jobFileSchema(): Record<string, unknown> {
+  const schema = z.toJSONSchema(jobFile, {
+    io: 'input',
+    target: 'draft-2020-12',
+    unrepresentable: 'any',
+    reused: 'inline',
+  });
+  return {
+    ...schema,
+    $id: 'urn:fine-spray:job:1',
+    title: 'Fine Spray job',
+    description: 'A job with its places and surfaces. Lengths m, areas m², shares from 0 to 1.',
+  };
+}
