@@ -1,7 +1,6 @@
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
 import { areaOf, type Point } from '@fine-spray/core/shape';
-import { XMLParser } from 'fast-xml-parser';
-import { SyntaxValidator } from 'fast-xml-validator';
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { surfaceFields, type SurfaceFields } from '../job';
 import type { Coating } from '../kit';
 import { BYTES_LIMIT, textOf } from './csv';
@@ -172,10 +171,11 @@ export function readGbxml(
     return refuseFile('The file has a document type of its own, which is not read. Write it again without.');
   }
   if (deepest(text.value) > DEPTH) return refuseFile('The file is nested too deep for a building model.');
+  // Its successor brings encodings that not every environment of ours knows (fast-xml-validator 1.4).
+  // eslint-disable-next-line @typescript-eslint/no-deprecated
+  if (XMLValidator.validate(text.value) !== true) return refuseFile('The file is not readable as XML.');
   let root: Node | undefined;
   try {
-    // Throws at the first thing that is not well-formed.
-    SyntaxValidator.validate(text.value);
     const parser = new XMLParser({
       ignoreAttributes: false,
       attributeNamePrefix: '@',
