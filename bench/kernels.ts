@@ -25,6 +25,8 @@ import {
   type Fraction,
   type GunPoint,
   type Piece,
+  surfacesOf,
+  usualRoom,
 } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { HOSES, timesOver } from './requests';
@@ -216,4 +218,30 @@ export function purchase(rounds: number): number {
     const result = paintDistributions(jobModel(demands), { draws: 20_000, seed: 1 });
     if (!result.ok) throw new Error(result.message);
   });
+}
+
+/** Seconds of the take-off of a street of rooms: 1,000 surfaces with their areas, all recalculated. */
+export function takeoff(rounds: number): { seconds: number; surfaces: number } {
+  const features = (['door', 'window', 'baseboard'] as const).map((item, index) => ({
+    id: item,
+    item,
+    count: 1 + index,
+    sizes: {},
+  }));
+  const rooms = Array.from({ length: 250 }, (_unused, index) => ({
+    ...usualRoom(4 + (index % 7), 3 + (index % 5), 2.5),
+    features: features.map((feature) => (feature.item === 'baseboard' ? { ...feature, count: 1 } : feature)),
+    ceiling:
+      index % 3 === 0 ? ({ shape: 'vaulted', ridge: 4, rises: 'y' } as const) : ({ shape: 'flat' } as const),
+  }));
+  let surfaces = 0;
+  const seconds = best(rounds, () => {
+    surfaces = 0;
+    for (const room of rooms) {
+      const derived = surfacesOf(room);
+      if (!derived.ok) throw new Error(derived.message);
+      surfaces += derived.value.length;
+    }
+  });
+  return { seconds, surfaces };
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, test, type Page } from '@playwright/test';
-import { address, demoJob, demoSurface } from './pages';
+import { address, demoJob, demoPlace, demoSurface } from './pages';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -25,6 +25,11 @@ const SCREENS: Record<string, () => Promise<string>> = {
   jobs: () => Promise.resolve('/'),
   job: () => demoJob(),
   'buy list': async () => `${await demoJob()}/buy`,
+  room: () => demoPlace('Galley'),
+  'coating systems': async () => `${await demoJob()}/systems`,
+  files: async () => `${await demoJob()}/files`,
+  'a job from a file': () => Promise.resolve('/open'),
+  'rates and prices': () => Promise.resolve('/book'),
   surface: () => demoSurface('North wall'),
   'surface outside': () => demoSurface('Lake gable'),
   'quick set-up': () => Promise.resolve('/set-up'),
@@ -58,6 +63,20 @@ for (const theme of ['light', 'dark'] as const) {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'See the film on the wall' }).click();
     await expect(page.getByTestId('film-picture')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+  });
+
+  test(`measuring, ${theme}: no accessibility violations`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme });
+    await page.goto(`${address()}${await demoPlace('Galley')}`);
+    await page.getByLabel('Length, m').click();
+    await expect(page.getByRole('group', { name: 'Number pad for Length' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'Count something' }).click();
+    expect(await violations(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Draw the plan' }).click();
     expect(await violations(page)).toEqual([]);
   });
 

@@ -280,7 +280,9 @@ test('the buy list of a job: containers by the risk chosen, where the paint goes
   const coatings = await lines.count();
   expect(coatings).toBeGreaterThan(3);
   const litres = async () =>
-    (await lines.allTextContents()).map((text) => Number(/([\d.]+)\s?L, enough/.exec(text)?.[1]));
+    (await lines.allTextContents()).map((text) =>
+      Number(/([\d.]+)\s?L(?: for \S+)?, enough/.exec(text)?.[1]),
+    );
   await page.getByRole('radio', { name: '1 time in 2' }).click();
   const even = await litres();
   await page.getByRole('radio', { name: '19 in 20' }).click();

@@ -48,7 +48,7 @@ test('a job of 1,000 surfaces opens, scrolls to its end, and one more is refused
   await page.goto(`${address()}/jobs/${jobId}`);
   await expect(page.getByText(/Wall 1 with a name/)).toBeVisible();
   expect(await page.getByRole('link', { name: /Wall \d+ with/ }).count()).toBeLessThan(200);
-  await page.getByRole('button', { name: 'Add a surface' }).click();
+  await page.getByRole('button', { name: 'Add a single surface' }).click();
   await expect(page.getByText(/A job holds 1,000 surfaces at most/)).toBeVisible();
   await page.getByText(/Wall 1 with a name/).hover();
   for (let wheel = 0; wheel < 40; wheel += 1) await page.mouse.wheel(0, 4000);

@@ -26,12 +26,29 @@ export async function demoSurface(name: string): Promise<string> {
   return `${job}/surfaces/${surface.id}`;
 }
 
+export async function demoPlace(name: string): Promise<string> {
+  const job = await demoJob();
+  const place = (await items(`/api${job}/places`)).find((one) => one.name === name);
+  if (!place) throw new Error(`no place ${name}`);
+  return `${job}/places/${place.id}`;
+}
+
+/** Makes a job through the interface and begins to measure a room in it. */
+export async function beginRoom(page: Page, name: string): Promise<void> {
+  await page.goto(`${address()}/`);
+  await page.getByRole('button', { name: 'New job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await page.getByRole('button', { name: 'Measure a room' }).click();
+  await expect(page).toHaveURL(/\/places\/[0-9a-f-]{36}$/);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+}
+
 /** Makes a job with one wall through the interface and ends on the wall's screen. */
 export async function makeWall(page: Page): Promise<void> {
   await page.goto(`${address()}/`);
   await page.getByRole('button', { name: 'New job' }).click();
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
-  await page.getByRole('button', { name: 'Add a surface' }).click();
+  await page.getByRole('button', { name: 'Add a single surface' }).click();
   await expect(page).toHaveURL(/\/surfaces\/[0-9a-f-]{36}$/);
   await expect(page.getByTestId('setup-card')).toBeVisible();
 }

@@ -30,6 +30,15 @@ export function SystemsScreen({ jobId }: { jobId: string }) {
   );
 }
 
+/** The write that gives a surface some new content over a version. */
+function writeOf(row: Surface, change: Partial<Surface>, version: number): BatchWrite {
+  return {
+    resource: 'surfaces',
+    id: row.id,
+    content: { ...contentOf(row), ...change, version } as Surface,
+  };
+}
+
 function Systems({ job, surfaces, kit }: LoadedJob) {
   const groups = useMemo(() => systemGroups(surfaces), [surfaces]);
   const { data: systems = [] } = useList('systems');
@@ -41,25 +50,17 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
 
   async function apply(group: SystemGroup, choice: SystemChoice, name: string) {
     setOpen(undefined);
-    const write = (rows: readonly Surface[], change: (row: Surface) => Partial<Surface>) =>
-      send(
-        rows.map((row): BatchWrite => ({
-          resource: 'surfaces',
-          id: row.id,
-          content: { ...contentOf(row), ...change(row) },
-        })),
-      );
     const { coatingId, coats, thinning, under } = choice;
     // A tip chosen by hand was for the coating before.
     const chosen = { coatingId, coats, thinning, under, tip: null };
     try {
-      const stored = (await write(group.surfaces, () => chosen)) as Surface[];
+      const stored = await send(group.surfaces.map((row) => writeOf(row, chosen, row.version)));
       toast({
         text: `${name}: on ${group.surfaces.length} ${group.surfaces.length === 1 ? 'surface' : 'surfaces'}.`,
-        undo: () => {
-          const before = new Map(group.surfaces.map((row) => [row.id, row]));
-          void write(stored, (row) => ({ ...before.get(row.id), version: row.version })).catch(failed);
-        },
+        undo: () =>
+          void send(group.surfaces.map((row, at) => writeOf(row, {}, stored[at]?.version ?? 0))).catch(
+            failed,
+          ),
       });
     } catch (error) {
       failed(error);

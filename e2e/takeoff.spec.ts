@@ -1,0 +1,257 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { address, beginRoom, demoJob, stored } from './pages';
+
+/** The area of a surface that follows from the room on the screen, m². */
+async function areaOf(page: Page, name: string): Promise<number> {
+  const label = await page
+    .getByRole('button', { name: new RegExp(`^${name}: .*How it was`) })
+    .getAttribute('aria-label');
+  return Number(/: ([\d.,]+) m²/.exec(label ?? '')?.[1]?.replace(',', ''));
+}
+const area = (page: Page, name: string) => expect.poll(() => areaOf(page, name));
+
+/** Types a length: by the pad on a phone, by the keyboard when wide. */
+async function typeLength(page: Page, label: string, text: string): Promise<void> {
+  await page.getByLabel(`${label}, m`).click();
+  const pad = page.getByRole('group', { name: `Number pad for ${label}` });
+  await expect(pad).toBeVisible();
+  if (await pad.getByRole('button', { name: '7', exact: true }).isVisible()) {
+    for (const key of text) await pad.getByRole('button', { name: key, exact: true }).click();
+  } else {
+    await page.getByLabel(`${label}, m`).fill(text);
+  }
+}
+
+async function count(page: Page, item: string, times: number): Promise<void> {
+  await page.getByRole('button', { name: 'Count something' }).click();
+  for (let one = 0; one < times; one += 1) {
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(`^${item}, \\d+ counted`) })
+      .click();
+  }
+  await page.keyboard.press('Escape');
+}
+
+test('a room is measured by hand: its surfaces follow, are stored with it and can be undone', async ({
+  page,
+}) => {
+  await beginRoom(page, 'Store');
+  await typeLength(page, 'Length', '5');
+  await typeLength(page, 'Width', '4');
+  await typeLength(page, 'Height', '2.5');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await area(page, 'Walls').toBe(45);
+  await area(page, 'Ceiling').toBe(20);
+  await count(page, 'Door', 1);
+  await count(page, 'Window', 2);
+  // 45 less a door of 0.9 × 2.1 and two windows of 1.2 × 1.2
+  await area(page, 'Walls').toBe(40.2);
+  await stored(page);
+
+  await page.getByRole('button', { name: /^Walls: / }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);
+  await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
+  await expect(page.getByTestId('setup-card')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put another area instead' }).click();
+  await page.getByLabel('Area to paint, m²').fill('30');
+  await page.getByLabel('Why').fill('Half of it is tiled');
+  await stored(page);
+  await page.getByRole('button', { name: 'Measured in Store' }).click();
+  await area(page, 'Walls').toBe(30);
+
+  await page.reload();
+  await area(page, 'Ceiling').toBe(20);
+  await page.getByLabel('Length, m').fill('6');
+  await area(page, 'Ceiling').toBe(24);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await area(page, 'Ceiling').toBe(20);
+  await stored(page);
+
+  await page.getByRole('button', { name: 'Copy this room' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Store, copy' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await expect(page.getByText('Store, copy and its surfaces are deleted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /^Store, copy/ })).toBeVisible();
+});
+
+test('a room is drawn with the finger, then given its lengths wall by wall', async ({ page }) => {
+  await beginRoom(page, 'Corner');
+  await page.getByRole('button', { name: 'Draw the plan' }).click();
+  const pad = page.getByTestId('draw-pad');
+  const box = await pad.boundingBox();
+  if (!box) throw new Error('no pad');
+  const tap = (x: number, y: number) =>
+    page.mouse.click(box.x + (x / 10) * box.width, box.y + (y / 10) * box.height);
+  // An L of 6 by 5, with 3 by 3 out of it; the third corner is a little off and becomes straight.
+  for (const [x, y] of [
+    [1, 1],
+    [7, 1],
+    [7.02, 3],
+    [4, 3],
+    [4, 6],
+    [1, 6],
+  ] as const)
+    await tap(x, y);
+  await page.getByRole('button', { name: 'Close the plan' }).click();
+  await area(page, 'Ceiling').toBe(6 * 2 + 3 * 3);
+  await page.getByLabel('Wall 1, m').fill('7');
+  await area(page, 'Ceiling').toBeGreaterThan(22);
+  await area(page, 'Walls').toBeGreaterThan(22 * 2.4);
+  await stored(page);
+
+  await page.getByRole('button', { name: 'Draw the plan' }).click();
+  for (const [x, y] of [
+    [1, 1],
+    [7, 7],
+    [7, 1],
+    [1, 7],
+  ] as const)
+    await tap(x, y);
+  await page.getByRole('button', { name: 'Close the plan' }).click();
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('crosses itself');
+  await page.keyboard.press('Escape');
+  await area(page, 'Ceiling').toBeGreaterThan(22);
+});
+
+test('the laser puts its reading into the length that has the focus', async ({ page }) => {
+  await beginRoom(page, 'Long room');
+  await page.getByLabel('Length, m').click();
+  await page.getByRole('button', { name: 'Aim farther' }).click();
+  await page.getByRole('button', { name: 'Laser' }).click();
+  const read = async () => Number(await page.getByLabel('Length, m').inputValue());
+  await expect.poll(read).toBeGreaterThan(4.28);
+  expect(await read()).toBeLessThan(4.32);
+  const first = await read();
+  await page.getByRole('button', { name: 'Laser' }).click();
+  await expect.poll(read).not.toBe(first);
+  await page.getByLabel('Width, m').click();
+  await page.getByRole('button', { name: 'Laser' }).click();
+  await expect.poll(async () => Number(await page.getByLabel('Width, m').inputValue())).toBeGreaterThan(4.28);
+});
+
+test("Tern Boathouse's hall: a vault, a gallery of windows, its paint, hours and cost", async ({ page }) => {
+  await beginRoom(page, 'Boat hall');
+  await page.getByLabel('Length, m').fill('9.6');
+  await page.getByLabel('Width, m').fill('6.4');
+  await page.getByLabel('Height, m').fill('3.2');
+  await page.getByRole('radio', { name: 'Vaulted' }).click();
+  await page.getByLabel('Height at the ridge, m').fill('1');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'at least as high as the walls' }).first(),
+  ).toBeVisible();
+  await page.getByLabel('Height at the ridge, m').fill('5.4');
+  // Two walls of 9.6 × 3.2 and two gables of 6.4 × (3.2 + 5.4) ÷ 2; two slopes of √(3.2² + 2.2²)
+  await area(page, 'Walls').toBe(116.5);
+  await area(page, 'Ceiling').toBe(74.6);
+  await count(page, 'Window', 4);
+  await area(page, 'Walls').toBe(110.7);
+  await stored(page);
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'What to buy' }).click();
+  await expect(page.getByTestId('coating-to-buy').first()).toContainText(/\d+\s×\s/);
+  await expect(page.getByTestId('hours-total')).toContainText(/\d/);
+  await expect(page.getByTestId('cost-total')).toContainText('€');
+  const cost = async () =>
+    Number((await page.getByTestId('cost-total').textContent())?.replace(/[^\d.]/g, ''));
+  const usual = await cost();
+  await page.getByRole('radio', { name: 'Least money' }).click();
+  await expect.poll(cost).toBeLessThanOrEqual(usual);
+  await page.getByRole('button', { name: /^Masking and covering/ }).click();
+  await expect(page.getByRole('dialog').getByText('Masking line').first()).toBeVisible();
+});
+
+test('a coating system goes on a whole group at once, and off again', async ({ page }) => {
+  await page.goto(`${address()}${await demoJob('Kiln House, ground floor')}/systems`);
+  const group = page.getByRole('button', { name: /^Wall, inside: smooth board/ });
+  await expect(group).toContainText('2 × Interior wall matt');
+  await group.click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /New board: prime and two coats/ })
+    .click();
+  await expect(group).toContainText('Board primer-sealer, then 2 × Interior wall matt');
+  await expect(group).toContainText('of waiting between coats');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(group).not.toContainText('Board primer-sealer');
+});
+
+const CSV =
+  'Room,Surface,Width (m),Height (m)\nBoat store,North wall,6.2,2.4\nBoat store,South wall,6.2,2.4\n';
+
+test('a take-off comes in from a file: shown first, all of it or nothing', async ({ page }) => {
+  await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);
+  const choose = async (name: string, text: string) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Choose a file' }).click(),
+    ]);
+    await chooser.setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await choose('bad.csv', CSV.replace('6.2,2.4\nBoat', '-1,2.4\nBoat'));
+  await expect(page.getByTestId('file-issues')).toContainText('Row 2, Width (m)');
+  await choose('good.csv', CSV);
+  await expect(page.getByTestId('file-preview')).toContainText('2 surfaces, 2 new');
+  await page.getByRole('button', { name: 'Take in 2' }).click();
+  await expect(page.getByText('2 surfaces are taken in.')).toBeVisible();
+
+  const [written] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take-off, CSV' }).click(),
+  ]);
+  expect(written.suggestedFilename()).toBe('orchard-row-3.csv');
+  const text = readFileSync(await written.path(), 'utf8');
+  expect(text).toContain('Boat store,North wall');
+  // What was written comes in again as what is there already.
+  await choose('again.csv', text);
+  await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  // Back to how the demo was, for the tests that follow.
+  const job = await demoJob('Orchard Row 3');
+  const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
+    items: { id: string; room: string }[];
+  };
+  for (const { id, room } of items) {
+    if (room === 'Boat store') await fetch(`${address()}/api/surfaces/${id}`, { method: 'DELETE' });
+  }
+});
+
+test('a whole job goes out as a file and comes in as a job of its own', async ({ page }) => {
+  await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);
+  const [written] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Whole job, JSON' }).click(),
+  ]);
+  const file = readFileSync(await written.path());
+  await page.goto(`${address()}/open`);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Choose a file' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'orchard.job.json', mimeType: 'application/json', buffer: file });
+  await expect(page.getByTestId('file-preview')).toContainText('4 rooms and elevations, 9 surfaces');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  expect(new URL(page.url()).pathname).not.toBe(await demoJob('Orchard Row 3'));
+  await expect(page.getByRole('heading', { level: 1, name: 'Orchard Row 3' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Living room/ }).first()).toBeVisible();
+  await fetch(`${address()}/api${new URL(page.url()).pathname}`, { method: 'DELETE' });
+});
+
+test('the rates of the company are kept, and one that cannot be is refused', async ({ page }) => {
+  await page.goto(`${address()}/book`);
+  const doors = page.getByLabel('Doors racked, in an hour');
+  await doors.fill('0');
+  await expect(page.getByText(/Doors racked, in an hour must be between/)).toBeVisible();
+  await expect(page.getByTestId('save-state')).toContainText('Not stored');
+  await doors.fill('9');
+  await stored(page);
+  await page.reload();
+  await expect(doors).toHaveValue('9');
+  await doors.fill('12');
+  await stored(page);
+});
