@@ -4,10 +4,8 @@ import { address, beginRoom, demoJob, stored } from './pages';
 
 /** The area of a surface that follows from the room on the screen, m². */
 async function areaOf(page: Page, name: string): Promise<number> {
-  const label = await page
-    .getByRole('button', { name: new RegExp(`^${name}: .*How it was`) })
-    .getAttribute('aria-label');
-  return Number(/: ([\d.,]+) m²/.exec(label ?? '')?.[1]?.replace(',', ''));
+  const card = page.getByRole('button', { name: new RegExp(`^${name} .*How it was`) });
+  return Number(/([\d.,]+)\s?m²/.exec((await card.textContent()) ?? '')?.[1]?.replace(',', ''));
 }
 const area = (page: Page, name: string) => expect.poll(() => areaOf(page, name));
 
@@ -28,7 +26,7 @@ async function count(page: Page, item: string, times: number): Promise<void> {
   for (let one = 0; one < times; one += 1) {
     await page
       .getByRole('dialog')
-      .getByRole('button', { name: new RegExp(`^${item}, \\d+ counted`) })
+      .getByRole('button', { name: new RegExp(`^${item} \\d+ counted`) })
       .click();
   }
   await page.keyboard.press('Escape');
@@ -50,7 +48,7 @@ test('a room is measured by hand: its surfaces follow, are stored with it and ca
   await area(page, 'Walls').toBe(40.2);
   await stored(page);
 
-  await page.getByRole('button', { name: /^Walls: / }).click();
+  await page.getByRole('button', { name: /^Walls .*How it was/ }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);
   await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
@@ -58,7 +56,7 @@ test('a room is measured by hand: its surfaces follow, are stored with it and ca
   await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
   await page.getByRole('button', { name: 'Put another area instead' }).click();
   await page.getByLabel('Area to paint, m²').fill('30');
-  await page.getByLabel('Why').fill('Half of it is tiled');
+  await page.getByRole('textbox', { name: 'Why' }).fill('Half of it is tiled');
   await stored(page);
   await page.getByRole('button', { name: 'Measured in Store' }).click();
   await area(page, 'Walls').toBe(30);
@@ -178,6 +176,15 @@ test('a coating system goes on a whole group at once, and off again', async ({ p
   await expect(group).toContainText('of waiting between coats');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(group).not.toContainText('Board primer-sealer');
+
+  await group.click();
+  await page.getByRole('button', { name: 'Compare them' }).click();
+  const sheet = page.getByRole('dialog');
+  const primed = sheet.getByRole('group', { name: 'New board: prime and two coats' });
+  await sheet.getByRole('checkbox', { name: 'New board: prime and two coats' }).check();
+  await expect(primed).toContainText(/Spraying\s*[\d.]+\s?h/);
+  await expect(primed).toContainText('115 μm');
+  await expect(sheet.getByRole('group')).toHaveCount(3);
 });
 
 const CSV =

@@ -257,7 +257,6 @@ function PictureList({
                 <Pressable
                   key={id}
                   role="button"
-                  aria-label={`${ITEMS[id].name}, ${count} counted`}
                   onPress={() => onPick(id)}
                   className={`w-[31%] min-h-[104px] items-center gap-1 rounded-xl border-2 px-1 py-2 ${count > 0 ? 'border-identity bg-identity-tint' : 'border-rule bg-sheet'}`}
                 >
@@ -265,11 +264,15 @@ function PictureList({
                   <Words size={14} className="text-center">
                     {ITEMS[id].name}
                   </Words>
-                  {count > 0 ? (
-                    <Words weight="digits-bold" size={18} colour="identity">
-                      {count}
-                    </Words>
-                  ) : null}
+                  <Words
+                    weight="digits-bold"
+                    size={18}
+                    colour="identity"
+                    className={count > 0 ? '' : 'sr-only'}
+                  >
+                    {count}
+                  </Words>
+                  <Words className="sr-only">counted</Words>
                 </Pressable>
               );
             })}

@@ -36,7 +36,6 @@ export function Follows({
             <Pressable
               key={element}
               role="button"
-              aria-label={`${name}: ${area.ok ? showText(area.value.net, 'area', system) : 'not measured'}. How it was worked out`}
               onPress={() => setOpen(element)}
               className="min-h-[72px] min-w-[47%] flex-1 rounded-2xl border border-rule bg-sheet px-4 py-2"
             >
@@ -51,6 +50,7 @@ export function Follows({
                   put in by hand
                 </Words>
               ) : null}
+              <Words className="sr-only">How it was worked out</Words>
             </Pressable>
           );
         })}

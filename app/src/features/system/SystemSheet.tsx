@@ -1,4 +1,5 @@
 import type { Coating, System } from '@fine-spray/contract';
+import Scale from 'lucide-react-native/icons/scale';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { SetupSurface } from '@/data/kit';
@@ -7,7 +8,7 @@ import { TextField } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { SystemNotes } from './SystemNotes';
-import { presetsFor, systemText, type SystemChoice } from './layers';
+import { presetsFor, systemText, type SystemChoice } from '@/data/systems';
 
 export interface SystemSheetProps {
   readonly title: string;
@@ -18,6 +19,8 @@ export interface SystemSheetProps {
   readonly systems: readonly System[];
   readonly coatings: readonly Coating[];
   readonly onChoose: (choice: SystemChoice, name: string) => void;
+  /** Puts the presets side by side; missing where there is nothing to compare on. */
+  readonly onCompare?: (() => void) | undefined;
   readonly onKeep: (name: string, choice: SystemChoice) => void;
   readonly onClose: () => void;
 }
@@ -32,6 +35,7 @@ export function SystemSheet({
   systems,
   coatings,
   onChoose,
+  onCompare,
   onKeep,
   onClose,
 }: SystemSheetProps) {
@@ -39,6 +43,9 @@ export function SystemSheet({
   const presets = presetsFor(piece, systems, coatings);
   return (
     <Sheet title={title} onClose={onClose}>
+      {onCompare && presets.length > 1 ? (
+        <Button label="Compare them" icon={Scale} className="self-start" onPress={onCompare} />
+      ) : null}
       {presets.map((preset) => {
         const chosen = now !== undefined && same(pickChoice(now), pickChoice(preset.choice));
         return (

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, useBatch, useList } from '@/data/resources';
+import { CompareSheet } from '@/features/compare';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
@@ -11,7 +12,7 @@ import { useToast } from '@/ui/toast';
 import { SystemNotes } from './SystemNotes';
 import { SystemSheet } from './SystemSheet';
 import { systemGroups, type SystemGroup } from './groups';
-import { systemText, type SystemChoice } from './layers';
+import { presetsFor, systemText, type SystemChoice } from '@/data/systems';
 import { useKeepSystem } from './useKeepSystem';
 
 const TITLE = 'Coating systems';
@@ -35,7 +36,7 @@ function writeOf(row: Surface, change: Partial<Surface>, version: number): Batch
   return {
     resource: 'surfaces',
     id: row.id,
-    content: { ...contentOf(row), ...change, version } as Surface,
+    content: { ...contentOf(row), ...change, version },
   };
 }
 
@@ -43,6 +44,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
   const groups = useMemo(() => systemGroups(surfaces), [surfaces]);
   const { data: systems = [] } = useList('systems');
   const [open, setOpen] = useState<string>();
+  const [comparing, setComparing] = useState(false);
   const send = useBatch(job.id);
   const keep = useKeepSystem();
   const toast = useToast();
@@ -106,7 +108,16 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
           )}
         </Pressable>
       ))}
-      {shown?.surfaces[0] ? (
+      {comparing && shown?.surfaces[0] ? (
+        <CompareSheet
+          title={shown.name}
+          job={job}
+          kit={kit}
+          surfaces={shown.surfaces}
+          presets={presetsFor(shown.surfaces[0], systems, kit.coatings)}
+          onClose={() => setComparing(false)}
+        />
+      ) : shown?.surfaces[0] ? (
         <SystemSheet
           title={shown.name}
           piece={shown.surfaces[0]}
@@ -114,6 +125,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
           systems={systems}
           coatings={kit.coatings}
           onChoose={(choice, name) => void apply(shown, choice, name)}
+          onCompare={() => setComparing(true)}
           onKeep={(name, choice) => void keep(name, shown.surfaces[0], choice)}
           onClose={() => setOpen(undefined)}
         />

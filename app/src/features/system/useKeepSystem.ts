@@ -3,7 +3,7 @@ import type { SetupSurface } from '@/data/kit';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
-import { layersOfChoice, type SystemChoice } from './layers';
+import { layersOfChoice, type SystemChoice } from '@/data/systems';
 
 /** Keeps a system as the company's own, for pieces and surfaces like the one it is on. */
 export function useKeepSystem() {

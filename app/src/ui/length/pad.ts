@@ -20,7 +20,7 @@ const FRACTIONS: Readonly<Record<string, string>> = { '½': '1/2', '¼': '1/4' }
 
 /** What a key makes of the text of a length. */
 export function pressKey(text: string, key: string): string {
-  if (key === '⌫') return text.replace(/\s*.$/u, '');
+  if (key === '⌫') return text.trimEnd().slice(0, -1);
   if (key === 'clear') return '';
   if (key === 'ft') return text === '' ? text : `${text.trim()}' `;
   if (key === 'in') return text === '' ? text : `${text.trim()}"`;

@@ -1,6 +1,6 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
-import { recipesFor, type Layer, type Recipe } from '@fine-spray/core';
-import type { SetupSurface } from '@/data/kit';
+import { recipesFor, type Layer, type Recipe } from '@fine-spray/core/system';
+import type { SetupSurface } from './kit';
 
 /** What a system puts on a surface: its finish, and what goes under it. */
 export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;

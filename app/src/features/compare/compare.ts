@@ -1,0 +1,77 @@
+import type { CompanyBook } from '@fine-spray/contract';
+import {
+  TASKS,
+  purchaseFor,
+  quantileOf,
+  systemFilm,
+  systemWaiting,
+  workOf,
+  type Layer,
+  type PaintDistribution,
+} from '@fine-spray/core';
+import type { CoatingOrder } from '@/data/orders';
+
+/** What one way of coating some surfaces comes to, to stand beside another. SI. */
+export interface Comparison {
+  /** Paint of all its coatings: likely, and what 19 times in 20 is enough for each. */
+  readonly likely: number;
+  readonly sure: number;
+  /** Containers enough 4 times in 5, for the least money; null where one has no price. */
+  readonly paintCost: number | null;
+  /** Spraying, s; null until it is worked out. */
+  readonly spraying: number | null;
+  /** Hours at the company's price; null where it has none. */
+  readonly labour: number | null;
+  readonly waiting: number;
+  readonly dryFilm: number;
+}
+
+const NO_PROTECTION = { maskingLine: 0, film: 0, floorCover: 0, fittings: 0, doors: 0, rooms: 0 };
+
+/** Puts a way of coating into the numbers it is compared by. */
+export function comparisonOf(
+  orders: readonly CoatingOrder[],
+  distributions: ReadonlyMap<string, PaintDistribution>,
+  trigger: number | undefined,
+  layers: readonly Layer[],
+  book: Pick<CompanyBook, 'hour' | 'rates'>,
+): Comparison {
+  let [likely, sure] = [0, 0];
+  let paintCost: number | null = 0;
+  for (const order of orders) {
+    const drawn = distributions.get(order.id);
+    if (!drawn) continue;
+    likely += drawn.mean;
+    sure += quantileOf(drawn.sorted, 0.95);
+    const { cost } = purchaseFor(order, drawn, 'P80', order.onSale, 'cost');
+    paintCost = paintCost === null || cost === null ? null : paintCost + cost;
+  }
+  const work =
+    trigger === undefined
+      ? undefined
+      : workOf(
+          { trigger, protection: NO_PROTECTION, moves: 0, flushes: 0, baseChanges: 0, days: 0 },
+          book.rates,
+        );
+  const spraying = work ? work.spraying.value : null;
+  return {
+    likely,
+    sure,
+    paintCost,
+    spraying,
+    labour: spraying === null || book.hour === null ? null : (spraying / 3600) * book.hour,
+    waiting: systemWaiting(layers).value,
+    dryFilm: systemFilm(layers).value,
+  };
+}
+
+/** Names of what is compared, in the order they are shown. */
+export const COMPARED = {
+  likely: 'Paint, likely',
+  sure: 'Paint, 19 times in 20',
+  paintCost: 'Containers cost',
+  spraying: TASKS.spraying,
+  labour: 'Its hours cost',
+  waiting: 'Waiting at 23 °C',
+  dryFilm: 'Dry film in all',
+} as const satisfies Record<keyof Comparison, string>;

@@ -1,0 +1,1 @@
+export { CompareSheet } from './CompareSheet';
