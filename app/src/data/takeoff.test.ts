@@ -1,5 +1,5 @@
 import type { PlaceFields, Surface, SurfaceFields } from '@fine-spray/contract';
-import { usualRoom, type Element } from '@fine-spray/core';
+import { usualRoom, type Element } from '@fine-spray/core/takeoff';
 import { coatingRow } from '@/testing/rows';
 import { nextPosition, surfaceWrites } from './takeoff';
 

@@ -1,3 +1,3 @@
 export { BuyScreen } from './BuyScreen';
-export { moneyText } from './money';
+export { aboutText } from './money';
 export { usePurchase, type StartPurchaseWorker } from './usePurchase';

@@ -5,7 +5,7 @@ import { Pressable, View } from 'react-native';
 import type { Kit } from '@/data/kit';
 import { ordersFor } from '@/data/orders';
 import { useCompany } from '@/data/resources';
-import { moneyText, usePurchase, type StartPurchaseWorker } from '@/features/buy';
+import { aboutText, usePurchase, type StartPurchaseWorker } from '@/features/buy';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -123,7 +123,7 @@ function Column({
     if (value === undefined) return '…';
     if (value === null) return what === 'spraying' ? '…' : 'no price';
     const kind = KINDS[what];
-    return kind ? showText(value, kind, system) : moneyText(value, book.currency);
+    return kind ? showText(value, kind, system) : aboutText(value, book.currency);
   };
   return (
     <View

@@ -1,6 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
-import { SIZE_LIMITS } from '@fine-spray/core';
+import { SIZE_LIMITS } from '@fine-spray/core/takeoff';
 import { renderPart } from '@/testing/render';
 import { LengthEntry, LengthField, LengthPad } from '.';
 import { PAD_KEYS, pressKey } from './pad';
