@@ -1,4 +1,4 @@
-import { problem, type FieldProblem, type Problem } from '@fine-spray/contract';
+import { problem, type FieldProblem, type Problem } from '@fine-spray/contract/problem';
 
 /** The server could not be reached, or its answer was not one of ours. */
 export class Unreachable extends Error {

@@ -1,15 +1,4 @@
-import {
-  setupRequest,
-  type Coating,
-  type Hose,
-  type Job,
-  type Sprayer,
-  type SurfaceFields,
-  type SystemLayer,
-  type Tip,
-} from '@fine-spray/contract';
-import { conditionUnder } from '@fine-spray/core/system';
-import type { Condition } from '@fine-spray/core/takeoff';
+import type { Coating, Hose, Sprayer, Tip } from '@fine-spray/contract';
 import { useMemo } from 'react';
 import { useList } from './resources';
 
@@ -37,49 +26,3 @@ export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {
   const retry = () => all.forEach((query) => void query.refetch());
   return { ...(kit ? { kit } : {}), failed: !kit && all.some((query) => query.isError), retry };
 }
-
-export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
-export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'>;
-
-/** A layer of a surface as it is sprayed: its coating, and how bare the surface is by then. */
-export interface SurfaceLayer extends SystemLayer {
-  readonly condition: Condition;
-  /** A tip chosen by hand; only the finish has one. */
-  readonly tip: SetupSurface['tip'];
-}
-
-/** The layers of a surface from the surface outwards, the finish last. */
-export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
-  const { coatingId, coats, thinning, tip, under } = surface;
-  const finish = { role: 'finish' as const, coatingId, coats, thinning, share: 1 };
-  return [...under, finish].map((layer, index) => ({
-    ...layer,
-    condition: conditionUnder(under.slice(0, index), surface.condition),
-    tip: layer.role === 'finish' ? tip : null,
-  }));
-}
-
-/** The rows a surface's set-up stands on, joined, for one of its layers; undefined while one of them is missing. */
-export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer?: SurfaceLayer) {
-  const asSprayed = layer ? layerAlone(surface, layer) : surface;
-  const coating = kit.coatings.find(({ id }) => id === asSprayed.coatingId);
-  const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
-  if (!coating || !sprayer) return undefined;
-  const hoses = job.hoseIds
-    .map((id) => kit.hoses.find((hose) => hose.id === id))
-    .filter((hose) => hose !== undefined);
-  return setupRequest({ surface: asSprayed, coating, sprayer, hoses, lift: job.lift, rack: kit.tips });
-}
-
-/** A surface as it is when one of its layers is sprayed. */
-export function layerAlone(surface: SetupSurface, layer: SurfaceLayer): SetupSurface {
-  return { ...surface, ...pick(layer), under: [] };
-}
-
-const pick = ({ coatingId, coats, thinning, condition, tip }: SurfaceLayer) => ({
-  coatingId,
-  coats,
-  thinning,
-  condition,
-  tip,
-});

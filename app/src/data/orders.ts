@@ -1,7 +1,8 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import { netAreaOf, type SetupRequest } from '@fine-spray/core/setup';
 import type { CoatingDemand, ContainerOnSale, JobSurface } from '@fine-spray/core/quantities';
-import { layersOf, requestFor, type Kit } from './kit';
+import { type Kit } from './kit';
+import { layersOf, requestFor } from './requests';
 
 /** A surface of a job with everything its set-up stands on; spots are a share of it. */
 export interface OrderedSurface extends JobSurface {

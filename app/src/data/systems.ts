@@ -1,6 +1,6 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
 import { recipesFor, type Layer, type Recipe } from '@fine-spray/core/system';
-import type { SetupSurface } from './kit';
+import type { SetupSurface } from './requests';
 
 /** What a system puts on a surface: its finish, and what goes under it. */
 export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;

@@ -210,13 +210,13 @@ function checkOpenings(piece: PieceGeometry, field: string, system: UnitSystem) 
       );
     }
   }
-  const placed = checkPiece(placedPiece(piece));
-  if (!placed.ok) {
+  const withPlace = piece.openings.flatMap(({ at, count }, index) =>
+    at === undefined || count === 0 ? [] : [index],
+  );
+  const placed = withPlace.length === 0 ? undefined : checkPiece(placedPiece(piece));
+  if (placed && !placed.ok) {
     // The n-th opening with a place, as the form counts them: with and without one.
     const nth = Number(/^openings\.(\d+)$/.exec(placed.field)?.[1] ?? -1);
-    const withPlace = piece.openings.flatMap(({ at, count }, index) =>
-      at === undefined || count === 0 ? [] : [index],
-    );
     const index = withPlace[nth];
     return { ...placed, field: index === undefined ? `${field}.openings` : `${field}.openings.${index}.at` };
   }

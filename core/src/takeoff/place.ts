@@ -120,24 +120,36 @@ function followed(follows: Follows, place: PlaceMeasure, standards: StandardSize
   return undefined;
 }
 
-const ownSizes = ({ item, sizes }: Feature, standards: StandardSizes): Sizes => ({
-  ...itemOf(item).sizes,
-  ...given(standards[item]),
-  ...given(sizes),
-});
-/** The sizes that are there. */
-const given = (sizes: Sizes | undefined): Sizes =>
-  Object.fromEntries(Object.entries(sizes ?? {}).filter(([, size]) => size !== undefined));
+/** Sizes of a feature before anything follows from the place: its own, else the company's, else the usual ones. */
+function ownSizes({ item, sizes }: Feature, standards: StandardSizes): Sizes {
+  const [usual, company] = [itemOf(item).sizes, standards[item]];
+  const own: Partial<Record<SizeName, number>> = {};
+  for (const name of SIZE_NAMES) {
+    const size = sizes[name] ?? company?.[name] ?? usual[name];
+    if (size !== undefined) own[name] = size;
+  }
+  return own;
+}
 
 /**
  * The sizes of a feature: its own, else what follows from the place, else the company's standard, else the usual one.
  */
 export function sizesOf(feature: Feature, place: PlaceMeasure, standards: StandardSizes = {}): Sizes {
+  const own = ownSizes(feature, standards);
   const { follows } = itemOf(feature.item);
   const length =
     follows && feature.sizes.length === undefined ? followed(follows, place, standards) : undefined;
-  return { ...ownSizes(feature, standards), ...(length === undefined ? {} : { length }) };
+  return length === undefined ? own : { ...own, length };
 }
+
+/** A feature with its sizes worked out. */
+interface Sized {
+  readonly feature: Feature;
+  readonly sizes: Sizes;
+}
+
+const sizedFeatures = (place: PlaceMeasure, standards: StandardSizes): readonly Sized[] =>
+  place.features.map((feature) => ({ feature, sizes: sizesOf(feature, place, standards) }));
 
 /** What a feature is called by its number: "Door", "6 doors". */
 export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): string {
@@ -146,10 +158,9 @@ export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): s
 }
 
 /** The pieces of an item, by what is painted. */
-function itemPieces(feature: Feature, place: PlaceMeasure, standards: StandardSizes) {
-  const sizes = { ...NO_SIZES, ...sizesOf(feature, place, standards) } as Record<SizeName, number>;
+function itemPieces({ feature, sizes }: Sized) {
   return itemOf(feature.item)
-    .parts(sizes)
+    .parts({ ...NO_SIZES, ...sizes } as Record<SizeName, number>)
     .map(({ element, name, width, height, times }) => ({
       element,
       piece: {
@@ -167,6 +178,7 @@ const NO_SIZES: Readonly<Record<SizeName, number>> = { width: 0, height: 0, leng
 /** How much of a wall's width its openings have taken, in counting them out. */
 interface WallLoad {
   readonly piece: PieceGeometry;
+  readonly height: number;
   readonly openings: Opening[];
   free: number;
 }
@@ -177,14 +189,16 @@ interface WallLoad {
  */
 function withOpenings(
   walls: readonly PieceGeometry[],
-  place: PlaceMeasure,
-  standards: StandardSizes,
+  features: readonly Sized[],
 ): Result<readonly PieceGeometry[]> {
-  const loads = walls.map((piece): WallLoad => ({ piece, openings: [], free: extentOf(piece).width }));
-  for (const [index, feature] of place.features.entries()) {
+  const loads = walls.map((piece): WallLoad => {
+    const extent = extentOf(piece);
+    return { piece, height: extent.height, openings: [], free: extent.width };
+  });
+  for (const [index, { feature, sizes }] of features.entries()) {
     const kind = itemOf(feature.item).opening;
     if (!kind || feature.count === 0) continue;
-    const { width = 0, height = 0 } = sizesOf(feature, place, standards);
+    const { width = 0, height = 0 } = sizes;
     const own = feature.wall === undefined ? undefined : loads[feature.wall];
     if (feature.wall !== undefined && !own) {
       return refuse(
@@ -200,12 +214,12 @@ function withOpenings(
     if (own && feature.at !== undefined) {
       put(own, 1, {
         at: feature.at,
-        sill: feature.sill ?? usualSill(kind, height, extentOf(own.piece).height),
+        sill: feature.sill ?? usualSill(kind, height, own.height),
       });
       continue;
     }
+    const tall = loads.filter((load) => load.height >= height);
     for (let left = feature.count; left > 0; left -= 1) {
-      const tall = loads.filter(({ piece }) => extentOf(piece).height >= height);
       const load = own ?? mostFree(tall.length > 0 ? tall : loads);
       const same = load.openings.find(({ id }) => id === feature.id);
       if (same) {
@@ -243,19 +257,14 @@ const SURFACE_NAMES: Readonly<Record<Element, string>> = {
   'open-fence': 'Fence, open',
 };
 
-function checkFeatures(
-  place: PlaceMeasure,
-  standards: StandardSizes,
-  system: UnitSystem,
-): Refusal | undefined {
-  if (place.features.length > FEATURES_LIMIT) {
+function checkFeatures(features: readonly Sized[], system: UnitSystem): Refusal | undefined {
+  if (features.length > FEATURES_LIMIT) {
     return refuse('features', 'features', `A room holds ${FEATURES_LIMIT} kinds of things at most.`);
   }
-  const checks = place.features.flatMap((feature, index): Result<unknown>[] => {
+  const checks = features.flatMap(({ feature, sizes }, index): Result<unknown>[] => {
     const { item, count } = feature;
     const at = `features.${index}`;
     const whole = Number.isInteger(count) && count >= 0 && count <= FEATURE_COUNT_LIMIT;
-    const sizes = sizesOf(feature, place, standards);
     const known = SIZE_NAMES.filter((name) => name in itemOf(item).sizes);
     const foreign = SIZE_NAMES.find((name) => feature.sizes[name] !== undefined && !known.includes(name));
     return [
@@ -286,8 +295,12 @@ export function wallsOf(
   place: PlaceMeasure,
   standards: StandardSizes = {},
 ): Result<readonly PieceGeometry[]> {
+  return openedWalls(place, sizedFeatures(place, standards));
+}
+
+function openedWalls(place: PlaceMeasure, features: readonly Sized[]): Result<readonly PieceGeometry[]> {
   if (place.kind === 'loose') return accept([]);
-  return withOpenings(place.kind === 'room' ? wallPieces(place) : [elevationPiece(place)], place, standards);
+  return withOpenings(place.kind === 'room' ? wallPieces(place) : [elevationPiece(place)], features);
 }
 
 /**
@@ -305,9 +318,10 @@ export function surfacesOf(
     const room = checkRoom(place, system);
     if (!room.ok) return room;
   }
-  const failed = checkFeatures(place, standards, system);
+  const features = sizedFeatures(place, standards);
+  const failed = checkFeatures(features, system);
   if (failed) return failed;
-  const walls = wallsOf(place, standards);
+  const walls = openedWalls(place, features);
   if (!walls.ok) return walls;
   const pieces = new Map<Element, PieceGeometry[]>();
   const add = (element: Element, piece: PieceGeometry) => {
@@ -317,9 +331,9 @@ export function surfacesOf(
   };
   for (const wall of walls.value) add('wall', wall);
   if (place.kind === 'room') add('ceiling', ceilingPiece(place));
-  for (const feature of place.features) {
-    if (feature.count === 0) continue;
-    for (const { element, piece } of itemPieces(feature, place, standards)) add(element, piece);
+  for (const sized of features) {
+    if (sized.feature.count === 0) continue;
+    for (const { element, piece } of itemPieces(sized)) add(element, piece);
   }
   const side: Side = place.kind === 'elevation' ? 'outside' : 'inside';
   const surfaces: DerivedSurface[] = [];

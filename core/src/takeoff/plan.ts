@@ -45,8 +45,12 @@ export function rectangleOf(plan: Polygon): { length: number; width: number } | 
 }
 
 function span(plan: Polygon, axis: 'x' | 'y'): { low: number; high: number } {
-  const values = plan.map((corner) => corner[axis]);
-  return { low: Math.min(...values), high: Math.max(...values) };
+  let [low, high] = [Infinity, -Infinity];
+  for (const corner of plan) {
+    low = Math.min(low, corner[axis]);
+    high = Math.max(high, corner[axis]);
+  }
+  return { low, high };
 }
 
 const distance = (a: Point, b: Point) => Math.hypot(b.x - a.x, b.y - a.y);
@@ -69,13 +73,20 @@ export function perimeterOf(plan: Polygon): number {
   return wallLengths(plan).reduce((sum, length) => sum + length, 0);
 }
 
-/** Height of the room above a point of its plan, m. */
-export function heightAt({ plan, height, ceiling }: RoomShape, point: Point): number {
-  if (ceiling.shape === 'flat') return height;
+/** How high a room is above any point of its plan, m: its extent is looked up once. */
+function heights({ plan, height, ceiling }: RoomShape): (point: Point) => number {
+  if (ceiling.shape === 'flat') return () => height;
   const { low, high } = span(plan, ceiling.rises);
-  const share = (point[ceiling.rises] - low) / (high - low);
-  const rise = ceiling.shape === 'sloped' ? share : 1 - Math.abs(2 * share - 1);
-  return height + (ceiling.ridge - height) * rise;
+  return (point) => {
+    const share = (point[ceiling.rises] - low) / (high - low);
+    const rise = ceiling.shape === 'sloped' ? share : 1 - Math.abs(2 * share - 1);
+    return height + (ceiling.ridge - height) * rise;
+  };
+}
+
+/** Height of the room above a point of its plan, m. */
+export function heightAt(room: RoomShape, point: Point): number {
+  return heights(room)(point);
 }
 
 /** Where a wall passes below the ridge of a vaulted ceiling, as a share of its length. */
@@ -88,16 +99,17 @@ function ridgeOn([a, b]: readonly [Point, Point], { plan, ceiling }: RoomShape):
 
 /** The walls of a room as pieces, from corner to corner, without openings: rectangles, and outlines below a slope. */
 export function wallPieces(room: RoomShape): readonly PieceGeometry[] {
+  const heightOver = heights(room);
   return sidesOf(room.plan).map((side, index) => {
     const [a, b] = side;
     const width = distance(a, b);
-    const [left, right] = [heightAt(room, a), heightAt(room, b)];
+    const [left, right] = [heightOver(a), heightOver(b)];
     const ridge = ridgeOn(side, room);
     const base = { name: `Wall ${index + 1}`, count: 1, openings: [] };
     if (ridge === undefined && Math.abs(left - right) < 1e-9) {
       return { ...base, shape: 'rectangle', width, height: left } satisfies SheetGeometry;
     }
-    const peak = ridge === undefined ? [] : [{ x: ridge * width, y: heightAt(room, between(a, b, ridge)) }];
+    const peak = ridge === undefined ? [] : [{ x: ridge * width, y: heightOver(between(a, b, ridge)) }];
     return {
       ...base,
       shape: 'outline',

@@ -1,5 +1,5 @@
 import type { JOB_STATUSES } from '@fine-spray/contract';
-import { type Job } from '@fine-spray/contract';
+import type { Job } from '@fine-spray/contract';
 import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';

@@ -3,7 +3,8 @@ import { setupCard, showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
-import { requestFor, type Kit } from '@/data/kit';
+import { type Kit } from '@/data/kit';
+import { requestFor } from '@/data/requests';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 

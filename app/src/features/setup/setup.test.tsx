@@ -6,7 +6,8 @@ import { row } from '@/testing/rows';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
-import { requestFor, type Kit, type SetupSurface } from '@/data/kit';
+import { type Kit } from '@/data/kit';
+import { requestFor, type SetupSurface } from '@/data/requests';
 import { containerText } from './words';
 
 const coating: Coating = {

@@ -5,14 +5,8 @@ import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import {
-  layerAlone,
-  layersOf,
-  type Kit,
-  type SetupJob,
-  type SetupSurface,
-  type SurfaceLayer,
-} from '@/data/kit';
+import { type Kit } from '@/data/kit';
+import { layerAlone, layersOf, type SetupJob, type SetupSurface, type SurfaceLayer } from '@/data/requests';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';

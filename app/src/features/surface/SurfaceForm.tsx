@@ -2,7 +2,7 @@ import type { Coating } from '@fine-spray/contract';
 import { archetypeOf, coatingInput, type TipFamily } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { SetupSurface } from '@/data/kit';
+import type { SetupSurface } from '@/data/requests';
 import { useList } from '@/data/resources';
 import { SystemNotes, SystemSheet, UnderLayers, useKeepSystem } from '@/features/system';
 import { Button } from '@/ui/button';

@@ -2,7 +2,7 @@ import type { Coating, System } from '@fine-spray/contract';
 import Scale from 'lucide-react-native/icons/scale';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { SetupSurface } from '@/data/kit';
+import type { SetupSurface } from '@/data/requests';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';

@@ -1,5 +1,5 @@
 import { whyFailed } from '@/data/api';
-import type { SetupSurface } from '@/data/kit';
+import type { SetupSurface } from '@/data/requests';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
