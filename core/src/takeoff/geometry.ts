@@ -1,12 +1,12 @@
 import { areaOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
 import {
   accept,
-  firstRefusal,
   quantity,
   refuse,
   showText,
   within,
   type Area,
+  type Bounds,
   type Length,
   type Refusal,
   type Result,
@@ -101,9 +101,14 @@ export function extentOf(piece: PieceGeometry): { width: number; height: number 
       height: Math.max(piece.height, (piece.shape === 'gable' ? piece.ridge : 0) ?? 0),
     };
   }
-  const xs = piece.corners.map(({ x }) => x);
-  const ys = piece.corners.map(({ y }) => y);
-  return { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { x, y } of piece.corners) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    low = Math.min(low, y);
+    high = Math.max(high, y);
+  }
+  return { width: right - left, height: high - low };
 }
 
 /** Area of one piece without its openings, m². */
@@ -160,44 +165,62 @@ export function placedPiece(piece: PieceGeometry): Piece {
   };
 }
 
-function checkCount(count: number, least: number, field: string, label: string): Result<number> {
-  if (Number.isInteger(count) && count >= least && count <= COUNT_LIMIT) return accept(count);
-  return refuse('number.count', field, `${label} must be a whole number from ${least} to ${COUNT_LIMIT}.`);
+function checkCount(
+  count: number,
+  least: number,
+  field: string,
+  at: string,
+  label: string,
+): Refusal | undefined {
+  if (Number.isInteger(count) && count >= least && count <= COUNT_LIMIT) return undefined;
+  return refuse(
+    'number.count',
+    `${field}.${at}`,
+    `${label} must be a whole number from ${least} to ${COUNT_LIMIT}.`,
+  );
 }
 
 const OPENING_NAMES = { door: 'Door', window: 'Window', other: 'Opening' } as const;
 
+/** Whether a number is not within its limits, or is none. The sentence is made only where one is wrong. */
+const off = (value: number, { min, max }: Bounds): boolean => !(value >= min && value <= max);
+
 /** Sizes and counts of a piece and its openings, each within what a house holds. */
-function checkSizes(piece: PieceGeometry, field: string, system: UnitSystem) {
-  const size = (value: number, limits: { min: number; max: number }, at: string, label: string) =>
-    within(value, limits, 'size', system, `${field}.${at}`, label);
-  const checks: Result<unknown>[] = [checkCount(piece.count, 1, `${field}.count`, 'Number of pieces')];
+function checkSizes(piece: PieceGeometry, field: string, system: UnitSystem): Refusal | undefined {
+  const size = (value: number, limits: Bounds, at: string, label: string): Refusal | undefined => {
+    if (!off(value, limits)) return undefined;
+    const checked = within(value, limits, 'size', system, `${field}.${at}`, label);
+    return checked.ok ? undefined : checked;
+  };
+  const count = checkCount(piece.count, 1, field, 'count', 'Number of pieces');
+  if (count) return count;
   if (piece.shape === 'outline') {
     const checked = checkPiece({ outline: piece.corners, openings: [] });
-    checks.push(checked.ok ? checked : { ...checked, field: `${field}.corners` });
+    if (!checked.ok) return { ...checked, field: `${field}.corners` };
   } else {
-    checks.push(
-      size(piece.width, SIZE_LIMITS, 'width', 'Width'),
-      size(piece.height, SIZE_LIMITS, 'height', 'Height'),
-    );
-  }
-  if (piece.shape === 'gable') {
     const least = { min: piece.height, max: SIZE_LIMITS.max };
-    checks.push(size(piece.ridge ?? piece.height, least, 'ridge', 'Height at the ridge'));
+    const failed =
+      size(piece.width, SIZE_LIMITS, 'width', 'Width') ??
+      size(piece.height, SIZE_LIMITS, 'height', 'Height') ??
+      (piece.shape === 'gable'
+        ? size(piece.ridge ?? piece.height, least, 'ridge', 'Height at the ridge')
+        : undefined);
+    if (failed) return failed;
   }
-  piece.openings.forEach(({ kind, width, height, count }, index) => {
-    const name = OPENING_NAMES[kind];
-    checks.push(
-      size(width, OPENING_LIMITS, `openings.${index}.width`, `${name} width`),
-      size(height, OPENING_LIMITS, `openings.${index}.height`, `${name} height`),
-      checkCount(count, 0, `${field}.openings.${index}.count`, 'Number of openings'),
-    );
-  });
-  return firstRefusal(...checks);
+  for (const [index, { kind, width, height, count: number }] of piece.openings.entries()) {
+    const at = `openings.${index}`;
+    const failed =
+      size(width, OPENING_LIMITS, `${at}.width`, `${OPENING_NAMES[kind]} width`) ??
+      size(height, OPENING_LIMITS, `${at}.height`, `${OPENING_NAMES[kind]} height`) ??
+      checkCount(number, 0, field, `${at}.count`, 'Number of openings');
+    if (failed) return failed;
+  }
+  return undefined;
 }
 
 /** Openings that are larger than their piece, lie over each other or reach out of it, or leave nothing of it. */
 function checkOpenings(piece: PieceGeometry, field: string, system: UnitSystem) {
+  if (piece.openings.length === 0) return undefined;
   const extent = extentOf(piece);
   for (const [index, opening] of piece.openings.entries()) {
     if (opening.count === 0) continue;

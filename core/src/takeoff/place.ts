@@ -1,4 +1,4 @@
-import { accept, firstRefusal, refuse, within, type Refusal, type Result, type UnitSystem } from '../units';
+import { accept, refuse, within, type Refusal, type Result, type UnitSystem } from '../units';
 import {
   SIZE_LIMITS,
   extentOf,
@@ -261,34 +261,50 @@ function checkFeatures(features: readonly Sized[], system: UnitSystem): Refusal 
   if (features.length > FEATURES_LIMIT) {
     return refuse('features', 'features', `A room holds ${FEATURES_LIMIT} kinds of things at most.`);
   }
-  const checks = features.flatMap(({ feature, sizes }, index): Result<unknown>[] => {
-    const { item, count } = feature;
-    const at = `features.${index}`;
-    const whole = Number.isInteger(count) && count >= 0 && count <= FEATURE_COUNT_LIMIT;
-    const known = SIZE_NAMES.filter((name) => name in itemOf(item).sizes);
-    const foreign = SIZE_NAMES.find((name) => feature.sizes[name] !== undefined && !known.includes(name));
-    return [
-      whole
-        ? accept(count)
-        : refuse(
-            'number.count',
-            `${at}.count`,
-            `The number must be a whole one from 0 to ${FEATURE_COUNT_LIMIT}.`,
-          ),
-      foreign
-        ? refuse('feature.size', `${at}.sizes.${foreign}`, `${ITEMS[item].name} has no ${foreign}.`)
-        : accept(undefined),
-      ...known.map((name) => {
-        const limits = name === 'casing' ? { min: 0, max: 1 } : SIZE_LIMITS;
-        return within(sizes[name] ?? 0, limits, 'size', system, `${at}.sizes.${name}`, sizeLabel(item, name));
-      }),
-      feature.at !== undefined && count > 1
-        ? refuse('feature.at', `${at}.at`, 'Only a single one has a place on its wall. Set the number to 1.')
-        : accept(undefined),
-    ];
-  });
-  return firstRefusal(...checks);
+  for (const [index, { feature, sizes }] of features.entries()) {
+    const failed = checkFeature(feature, sizes, `features.${index}`, system);
+    if (failed) return failed;
+  }
+  return undefined;
 }
+
+/** One thing that is counted: a whole number of it, with sizes it has and a house holds. */
+function checkFeature(
+  { item, count, sizes: own, at: place }: Feature,
+  sizes: Sizes,
+  at: string,
+  system: UnitSystem,
+): Refusal | undefined {
+  if (!Number.isInteger(count) || count < 0 || count > FEATURE_COUNT_LIMIT) {
+    return refuse(
+      'number.count',
+      `${at}.count`,
+      `The number must be a whole one from 0 to ${FEATURE_COUNT_LIMIT}.`,
+    );
+  }
+  const known = itemOf(item).sizes;
+  for (const name of SIZE_NAMES) {
+    if (!(name in known)) {
+      if (own[name] === undefined) continue;
+      return refuse('feature.size', `${at}.sizes.${name}`, `${ITEMS[item].name} has no ${name}.`);
+    }
+    const limits = name === 'casing' ? CASING_LIMITS : SIZE_LIMITS;
+    const size = sizes[name] ?? 0;
+    if (size >= limits.min && size <= limits.max) continue;
+    const checked = within(size, limits, 'size', system, `${at}.sizes.${name}`, sizeLabel(item, name));
+    if (!checked.ok) return checked;
+  }
+  if (place !== undefined && count > 1) {
+    return refuse(
+      'feature.at',
+      `${at}.at`,
+      'Only a single one has a place on its wall. Set the number to 1.',
+    );
+  }
+  return undefined;
+}
+/** A casing may be missing. */
+const CASING_LIMITS = { min: 0, max: 1 } as const;
 
 /** The walls of a place with their openings: those of a room, the face of an elevation, none of loose pieces. */
 export function wallsOf(
