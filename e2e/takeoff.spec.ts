@@ -249,6 +249,34 @@ test('a whole job goes out as a file and comes in as a job of its own', async ({
   await fetch(`${address()}/api${new URL(page.url()).pathname}`, { method: 'DELETE' });
 });
 
+test('a size that the company counts with is kept for the next room', async ({ page }) => {
+  const company = async () =>
+    (await (await fetch(`${address()}/api/company`)).json()) as {
+      name: string;
+      version: number;
+      book: object;
+    };
+  const before = await company();
+  await beginRoom(page, 'Gallery');
+  await count(page, 'Window', 1);
+  await page.getByRole('button', { name: /^Sizes: / }).click();
+  await page.getByLabel('Window: width, m').fill('1.5');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Keep as our usual size' }).click();
+  await expect(page.getByText('Windows are counted with these sizes from now on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Windows: one less' }).click();
+  await count(page, 'Window', 1);
+  await page.getByRole('button', { name: /^Sizes: 1.5/ }).click();
+  await expect(page.getByLabel('Window: width, m')).toHaveValue('1.5');
+  await stored(page);
+  const { name, version } = await company();
+  await fetch(`${address()}/api/company`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name, version, book: before.book }),
+  });
+});
+
 test('the rates of the company are kept, and one that cannot be is refused', async ({ page }) => {
   await page.goto(`${address()}/book`);
   const doors = page.getByLabel('Doors racked, in an hour');

@@ -7,8 +7,10 @@ import {
   type Consumable,
   type WorkRate,
 } from '@fine-spray/core/quantities';
+import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { numberWithin } from './primitives';
+import { itemSizes } from './sizes';
 
 /** What one pays for something: more than nothing, less than a house. */
 export const PRICE_LIMITS = { min: 0.01, max: 100_000 } as const;
@@ -52,6 +54,8 @@ export const companyBook = z
     rates: z.object(rates).strict(),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
+    /** Sizes that things are counted with in this company, by item. */
+    sizes: z.partialRecord(z.enum(ITEM_IDS), itemSizes),
   })
   .strict();
 
@@ -64,4 +68,5 @@ export const USUAL_BOOK: CompanyBook = {
   people: 2,
   rates: { ...USUAL_RATES },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],
+  sizes: {},
 };

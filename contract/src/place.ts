@@ -1,28 +1,12 @@
-import {
-  ELEMENTS,
-  FEATURES_LIMIT,
-  ITEM_IDS,
-  SIZE_NAMES,
-  surfacesOf,
-  type SizeName,
-} from '@fine-spray/core/takeoff';
+import { ELEMENTS, FEATURES_LIMIT, ITEM_IDS, surfacesOf } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { refusalIssue } from './kit';
 import { id, line, oneOf, stored } from './primitives';
+import { itemSizes } from './sizes';
 
 const metres = (label: string) => z.number({ error: `${label} is not a number.` });
 
 export const point = z.object({ x: metres('A corner'), y: metres('A corner') }).strict();
-
-/** Sizes of an item, m; those that are missing follow the place, the company's standard or the usual size. */
-export const itemSizes = z
-  .object(
-    Object.fromEntries(SIZE_NAMES.map((name) => [name, metres('A size').optional()])) as Record<
-      SizeName,
-      z.ZodOptional<z.ZodNumber>
-    >,
-  )
-  .strict();
 
 export const feature = z
   .object({

@@ -89,7 +89,6 @@ export {
   type LooseMeasure,
   type PlaceMeasure,
   type RoomMeasure,
-  type StandardSizes,
 } from './place';
 export { asPlan, lPlan, snapped, withCorner, withCornerAt, withWallLength, withoutCorner } from './edit';
 export { LASER, laserReading } from './laser';

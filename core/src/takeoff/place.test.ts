@@ -236,19 +236,13 @@ describe('what is counted in a place', () => {
     expect(derived(gable).map(({ side }) => side)).toEqual(['outside', 'outside']);
   });
 
-  it('takes its own length over the one that follows, and the standard of the company over the usual one', () => {
+  it('takes its own length over the one that follows, and its own size over the usual one', () => {
     const room = usualRoom(5, 4);
     const own = feature('baseboard', 1, { sizes: { length: 3 } });
     expect(sizesOf(own, room).length).toBe(3);
     expect(sizesOf(feature('baseboard'), room).length).toBeCloseTo(18, 12);
-    expect(sizesOf(feature('door'), room, { door: { width: 0.8 } })).toEqual({
-      width: 0.8,
-      height: 2.1,
-      casing: 0.07,
-    });
-    expect(sizesOf(feature('door', 1, { sizes: { width: 1 } }), room, { door: { width: 0.8 } }).width).toBe(
-      1,
-    );
+    expect(sizesOf(feature('door'), room)).toEqual({ width: 0.9, height: 2.1, casing: 0.07 });
+    expect(sizesOf(feature('door', 1, { sizes: { width: 1 } }), room).width).toBe(1);
   });
 
   it('opens closets and paints them inside', () => {

@@ -68,9 +68,6 @@ export const FEATURES_LIMIT = 60;
 /** Equal pieces of one feature. */
 export const FEATURE_COUNT_LIMIT = 250;
 
-/** Usual sizes where a company has its own. */
-export type StandardSizes = Readonly<Partial<Record<ItemId, Sizes>>>;
-
 /** A surface that follows from a place: everything of it that is sprayed alike. */
 export interface DerivedSurface {
   readonly element: Element;
@@ -91,10 +88,10 @@ export function usualElevation(width = 8, height = 3): ElevationMeasure {
 }
 
 /** Width that doors, doorways and closets take out of a run along the walls. */
-function doorWidths(place: PlaceMeasure, standards: StandardSizes): number {
+function doorWidths(place: PlaceMeasure): number {
   return place.features.reduce((sum, feature) => {
     if (itemOf(feature.item).opening !== 'door') return sum;
-    return sum + feature.count * (ownSizes(feature, standards).width ?? 0);
+    return sum + feature.count * (ownSizes(feature).width ?? 0);
   }, 0);
 }
 
@@ -104,11 +101,11 @@ function elevationPiece({ shape, width, height, ridge }: ElevationMeasure): Shee
 }
 
 /** What a length that follows the place is there, m; nothing where the place has no such thing. */
-function followed(follows: Follows, place: PlaceMeasure, standards: StandardSizes): number | undefined {
+function followed(follows: Follows, place: PlaceMeasure): number | undefined {
   if (place.kind === 'room') {
     if (follows === 'perimeter') return perimeterOf(place.plan);
     if (follows === 'perimeter less doors') {
-      return Math.max(SIZE_LIMITS.min, perimeterOf(place.plan) - doorWidths(place, standards));
+      return Math.max(SIZE_LIMITS.min, perimeterOf(place.plan) - doorWidths(place));
     }
   }
   if (place.kind === 'elevation') {
@@ -120,25 +117,24 @@ function followed(follows: Follows, place: PlaceMeasure, standards: StandardSize
   return undefined;
 }
 
-/** Sizes of a feature before anything follows from the place: its own, else the company's, else the usual ones. */
-function ownSizes({ item, sizes }: Feature, standards: StandardSizes): Sizes {
-  const [usual, company] = [itemOf(item).sizes, standards[item]];
+/** Sizes of a feature before anything follows from the place: its own, else the usual ones. */
+function ownSizes({ item, sizes }: Feature): Sizes {
+  const usual = itemOf(item).sizes;
   const own: Partial<Record<SizeName, number>> = {};
   for (const name of SIZE_NAMES) {
-    const size = sizes[name] ?? company?.[name] ?? usual[name];
+    const size = sizes[name] ?? usual[name];
     if (size !== undefined) own[name] = size;
   }
   return own;
 }
 
 /**
- * The sizes of a feature: its own, else what follows from the place, else the company's standard, else the usual one.
+ * The sizes of a feature: its own, else what follows from the place, else the usual one.
  */
-export function sizesOf(feature: Feature, place: PlaceMeasure, standards: StandardSizes = {}): Sizes {
-  const own = ownSizes(feature, standards);
+export function sizesOf(feature: Feature, place: PlaceMeasure): Sizes {
+  const own = ownSizes(feature);
   const { follows } = itemOf(feature.item);
-  const length =
-    follows && feature.sizes.length === undefined ? followed(follows, place, standards) : undefined;
+  const length = follows && feature.sizes.length === undefined ? followed(follows, place) : undefined;
   return length === undefined ? own : { ...own, length };
 }
 
@@ -148,8 +144,8 @@ interface Sized {
   readonly sizes: Sizes;
 }
 
-const sizedFeatures = (place: PlaceMeasure, standards: StandardSizes): readonly Sized[] =>
-  place.features.map((feature) => ({ feature, sizes: sizesOf(feature, place, standards) }));
+const sizedFeatures = (place: PlaceMeasure): readonly Sized[] =>
+  place.features.map((feature) => ({ feature, sizes: sizesOf(feature, place) }));
 
 /** What a feature is called by its number: "Door", "6 doors". */
 export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): string {
@@ -307,11 +303,8 @@ function checkFeature(
 const CASING_LIMITS = { min: 0, max: 1 } as const;
 
 /** The walls of a place with their openings: those of a room, the face of an elevation, none of loose pieces. */
-export function wallsOf(
-  place: PlaceMeasure,
-  standards: StandardSizes = {},
-): Result<readonly PieceGeometry[]> {
-  return openedWalls(place, sizedFeatures(place, standards));
+export function wallsOf(place: PlaceMeasure): Result<readonly PieceGeometry[]> {
+  return openedWalls(place, sizedFeatures(place));
 }
 
 function openedWalls(place: PlaceMeasure, features: readonly Sized[]): Result<readonly PieceGeometry[]> {
@@ -323,18 +316,16 @@ function openedWalls(place: PlaceMeasure, features: readonly Sized[]): Result<re
  * The surfaces of a place: for each kind of piece everything that is sprayed alike, as pieces whose areas add up.
  * Refuses what cannot be built: plans that cross themselves, walls of no length, a ridge below the eaves, openings that
  * are wider than their wall, overlap or leave it. What is skipped or not there makes no surface.
- * @param standards the company's own usual sizes
  */
 export function surfacesOf(
   place: PlaceMeasure,
-  standards: StandardSizes = {},
   system: UnitSystem = 'metric',
 ): Result<readonly DerivedSurface[]> {
   if (place.kind === 'room') {
     const room = checkRoom(place, system);
     if (!room.ok) return room;
   }
-  const features = sizedFeatures(place, standards);
+  const features = sizedFeatures(place);
   const failed = checkFeatures(features, system);
   if (failed) return failed;
   const walls = openedWalls(place, features);

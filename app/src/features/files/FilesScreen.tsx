@@ -63,14 +63,17 @@ function Files({ job, surfaces, kit }: LoadedJob) {
     const known = new Map(surfaces.map((surface) => [surface.id, surface]));
     const writes = found.map(({ id, fields }): BatchWrite => {
       const there = id === undefined ? undefined : known.get(id);
+      // What follows from a room keeps the sizes that were measured there; of a room of another job it is on its own.
+      const measured = there?.placeId
+        ? { placeId: there.placeId, element: there.element, side: there.side, geometry: there.geometry }
+        : { placeId: null };
       return {
         resource: 'surfaces',
         id: there?.id ?? newId(),
         content: {
           jobId: job.id,
           ...fields,
-          // What is measured in a place of this job and was not in it before would stand there twice.
-          placeId: there ? fields.placeId : null,
+          ...measured,
           position: there ? fields.position : Math.min(1_000_000, last + 10 + fields.position),
           version: there?.version ?? 0,
         },
@@ -112,6 +115,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
               found={read.result.value}
               notes={read.result.notes}
               known={new Set(surfaces.map(({ id }) => id))}
+              measured={new Set(surfaces.flatMap(({ id, placeId }) => (placeId === null ? [] : [id])))}
               onTake={take}
               onDrop={() => setRead(undefined)}
             />
@@ -171,6 +175,7 @@ function Preview({
   found,
   notes,
   known,
+  measured,
   onTake,
   onDrop,
 }: {
@@ -178,12 +183,15 @@ function Preview({
   found: readonly TakeoffSurface[];
   notes: readonly string[];
   known: ReadonlySet<string>;
+  /** Surfaces that follow from a room. */
+  measured: ReadonlySet<string>;
   onTake: (found: readonly TakeoffSurface[]) => Promise<void>;
   onDrop: () => void;
 }) {
   const { system } = useUnits();
   const [busy, setBusy] = useState(false);
   const changed = found.filter(({ id }) => id !== undefined && known.has(id)).length;
+  const inRooms = found.filter(({ id }) => id !== undefined && measured.has(id)).length;
   const areaOf = ({ fields }: TakeoffSurface) => {
     const area = measure(fields.geometry);
     return area.ok ? area.value.net : 0;
@@ -197,6 +205,9 @@ function Preview({
       <Words>
         {`${name}: ${found.length} ${found.length === 1 ? 'surface' : 'surfaces'}, ${found.length - changed} new${changed > 0 ? `, ${changed} changed` : ''}.`}
       </Words>
+      {inRooms > 0 ? (
+        <Words colour="ink2">{`${inRooms} of them follow from rooms: their sizes stay as measured there.`}</Words>
+      ) : null}
       {notes.map((note) => (
         <Words key={note} colour="caution">
           {note}

@@ -13,17 +13,22 @@ import {
   type ItemId,
   type PlaceMeasure,
   type SizeName,
+  type Sizes,
 } from '@fine-spray/core';
+import { USUAL_BOOK, type Company } from '@fine-spray/contract';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
+import { useCompany, usePutCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError } from '@/ui/field';
 import { LengthField } from '@/ui/length';
 import { Sheet } from '@/ui/sheet';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
 import { ItemPicture } from './ItemPicture';
 
 export interface CountingProps {
@@ -36,6 +41,7 @@ export interface CountingProps {
 /** What is counted in a place: each kind with its number and sizes, more from a list of pictures. */
 export function Counting({ measure, errors, onChange, onInvalid }: CountingProps) {
   const [picking, setPicking] = useState(false);
+  const { data: company } = useCompany();
   const { features } = measure;
   const replace = (id: string, change: Partial<Feature>, step: string) =>
     onChange(
@@ -45,7 +51,11 @@ export function Counting({ measure, errors, onChange, onInvalid }: CountingProps
   const add = (item: ItemId) => {
     const there = features.find((feature) => feature.item === item && feature.at === undefined);
     if (there) replace(there.id, { count: Math.min(FEATURE_COUNT_LIMIT, there.count + 1) }, 'count');
-    else onChange([...features, { id: newId(), item, count: 1, sizes: {} }], `add ${item}`);
+    else
+      onChange(
+        [...features, { id: newId(), item, count: 1, sizes: company?.book?.sizes[item] ?? {} }],
+        `add ${item}`,
+      );
   };
   return (
     <View className="gap-3">
@@ -135,6 +145,7 @@ function FeatureRow({
               onPress={() => setSize('length', undefined)}
             />
           ) : null}
+          <KeepSizes item={item} sizes={feature.sizes} />
           {itemOf(item).opening && count === 1 && measure.kind !== 'loose' ? (
             <Standing
               feature={feature}
@@ -158,6 +169,51 @@ function FeatureRow({
         onPress={() => setOpen(!open)}
       />
     </View>
+  );
+}
+
+/** Makes the sizes of a thing those that the company counts it with from now on. */
+function KeepSizes({ item, sizes }: { item: ItemId; sizes: Sizes }) {
+  const { data: company } = useCompany();
+  const put = usePutCompany();
+  const toast = useToast();
+  const own = Object.fromEntries(
+    SIZE_NAMES.flatMap((name) =>
+      sizes[name] === undefined || name === 'length' ? [] : [[name, sizes[name]]],
+    ),
+  );
+  const now = company?.book?.sizes[item] ?? {};
+  if (
+    !company ||
+    Object.keys(own).length === 0 ||
+    SIZE_NAMES.every((name) => name === 'length' || own[name] === now[name])
+  ) {
+    return null;
+  }
+  const write = async (to: Company, kept: Sizes) => {
+    const book = to.book ?? USUAL_BOOK;
+    return put({
+      name: to.name,
+      version: to.version,
+      book: { ...book, sizes: { ...book.sizes, [item]: kept } },
+    });
+  };
+  return (
+    <Button
+      label="Keep as our usual size"
+      kind="quiet"
+      className="self-start"
+      onPress={() =>
+        void write(company, own).then(
+          (stored) =>
+            toast({
+              text: `${ITEMS[item].many} are counted with these sizes from now on.`,
+              undo: () => void write(stored, now),
+            }),
+          (error: unknown) => toast({ text: `Not kept: ${whyFailed(error)}` }),
+        )
+      }
+    />
   );
 }
 

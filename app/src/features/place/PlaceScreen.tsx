@@ -217,7 +217,7 @@ function useDerived(place: PlaceMeasure): { surfaces: readonly DerivedSurface[];
   const { system } = useUnits();
   const last = useRef<readonly DerivedSurface[]>([]);
   return useMemo(() => {
-    const result = surfacesOf(place, {}, system);
+    const result = surfacesOf(place, system);
     if (!result.ok) return { surfaces: last.current, refused: result.message };
     last.current = result.value;
     return { surfaces: result.value };

@@ -96,7 +96,14 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
               error={errors['name']}
               onChange={(name) => change({ name })}
             />
-            {row.placeId === null ? null : (
+            {row.placeId === null ? (
+              <TextField
+                label="Room or part"
+                value={draft.room}
+                error={errors['room']}
+                onChange={(room) => change({ room })}
+              />
+            ) : (
               <Button
                 label={`Measured in ${draft.room || 'its room'}`}
                 icon={Ruler}
@@ -104,15 +111,14 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
                 onPress={() => router.navigate(`/jobs/${job.id}/places/${row.placeId}`)}
               />
             )}
-            <TextField
-              label="Room or part"
-              value={draft.room}
-              error={errors['room']}
-              onChange={(room) => change({ room })}
-            />
           </View>
         }
-        below={<Button label="Delete this surface" kind="danger" onPress={() => void deleteIt()} />}
+        below={
+          // What follows from a room would come back with it: it is left out there.
+          row.placeId === null ? (
+            <Button label="Delete this surface" kind="danger" onPress={() => void deleteIt()} />
+          ) : null
+        }
       />
     </View>
   );
