@@ -65,7 +65,7 @@ test('a room is measured by hand: its surfaces follow, are stored with it and ca
   await area(page, 'Ceiling').toBe(20);
   await page.getByLabel('Length, m').fill('6');
   await area(page, 'Ceiling').toBe(24);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Step back' }).click();
   await area(page, 'Ceiling').toBe(20);
   await stored(page);
 
