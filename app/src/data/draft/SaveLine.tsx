@@ -39,7 +39,9 @@ export function SaveLine({ saveState, held, canUndo, undo, resolve }: SaveLinePr
           <Button label="Take the other" onPress={() => resolve('theirs')} />
         </>
       ) : null}
-      {canUndo ? <Button label="Step back" icon={Undo} kind="quiet" className="ml-auto" onPress={undo} /> : null}
+      {canUndo ? (
+        <Button label="Step back" icon={Undo} kind="quiet" className="ml-auto" onPress={undo} />
+      ) : null}
     </View>
   );
 }
