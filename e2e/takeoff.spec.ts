@@ -39,7 +39,7 @@ test('a room is measured by hand: its surfaces follow, are stored with it and ca
   await typeLength(page, 'Length', '5');
   await typeLength(page, 'Width', '4');
   await typeLength(page, 'Height', '2.5');
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await area(page, 'Walls').toBe(45);
   await area(page, 'Ceiling').toBe(20);
   await count(page, 'Door', 1);
@@ -149,7 +149,7 @@ test("Tern Boathouse's hall: a vault, a gallery of windows, its paint, hours and
   await count(page, 'Window', 4);
   await area(page, 'Walls').toBe(110.7);
   await stored(page);
-  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
   await page.getByRole('button', { name: 'What to buy' }).click();
   await expect(page.getByTestId('coating-to-buy').first()).toContainText(/\d+\s×\s/);
   await expect(page.getByTestId('hours-total')).toContainText(/\d/);
@@ -261,7 +261,7 @@ test('a size that the company counts with is kept for the next room', async ({ p
   await count(page, 'Window', 1);
   await page.getByRole('button', { name: /^Sizes: / }).click();
   await page.getByLabel('Window: width, m').fill('1.5');
-  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
   await page.getByRole('button', { name: 'Keep as our usual size' }).click();
   await expect(page.getByText('Windows are counted with these sizes from now on.')).toBeVisible();
   await page.getByRole('button', { name: 'Windows: one less' }).click();
