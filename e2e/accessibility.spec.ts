@@ -72,7 +72,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByLabel('Length, m').click();
     await expect(page.getByRole('group', { name: 'Number pad for Length' })).toBeVisible();
     expect(await violations(page)).toEqual([]);
-    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByRole('button', { name: 'Count something' }).click();
     expect(await violations(page)).toEqual([]);
     await page.keyboard.press('Escape');

@@ -67,7 +67,7 @@ test('a name of 10,000 characters is refused and what was stored stays', async (
 });
 
 test('a solvent coating on a water-only sprayer is refused with the reason', async ({ page }) => {
-  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
   await page.getByRole('button', { name: 'Details' }).click();
   await choose(page, 'Sprayer', /^Small electric/);
   await page.getByRole('dialog').getByRole('button', { name: 'Store' }).click();

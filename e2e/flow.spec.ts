@@ -158,7 +158,7 @@ test('a deleted surface comes back by undo, with all it had', async ({ page }) =
 
 test('a job is renamed, its hose changed, and deleted only after asking', async ({ page }) => {
   await makeWall(page);
-  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
   await page.getByRole('button', { name: 'Details' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Name').fill('Boat shed');
