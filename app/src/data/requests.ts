@@ -6,6 +6,17 @@ import type { Kit } from './kit';
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
 export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'>;
 
+/** What a system puts on a surface: its finish, and what goes under it. */
+export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;
+
+/** What the layers of a system are called. */
+export const LAYER_NAMES = { 'spot prime': 'Spot prime', prime: 'Prime', finish: 'Finish' } as const;
+
+/** What is chosen for a surface as layers from the surface outwards, the finish last. */
+export function layersOfChoice({ coatingId, coats, thinning, under }: SystemChoice): SystemLayer[] {
+  return [...under, { role: 'finish', coatingId, coats, thinning, share: 1 }];
+}
+
 /** A layer of a surface as it is sprayed: its coating, and how bare the surface is by then. */
 export interface SurfaceLayer extends SystemLayer {
   readonly condition: Condition;
@@ -15,9 +26,8 @@ export interface SurfaceLayer extends SystemLayer {
 
 /** The layers of a surface from the surface outwards, the finish last. */
 export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
-  const { coatingId, coats, thinning, tip, under } = surface;
-  const finish = { role: 'finish' as const, coatingId, coats, thinning, share: 1 };
-  return [...under, finish].map((layer, index) => ({
+  const { tip, under } = surface;
+  return layersOfChoice(surface).map((layer, index) => ({
     ...layer,
     condition: conditionUnder(under.slice(0, index), surface.condition),
     tip: layer.role === 'finish' ? tip : null,

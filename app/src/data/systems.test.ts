@@ -1,6 +1,7 @@
 import type { System } from '@fine-spray/contract';
 import { coatingRow, row } from '@/testing/rows';
-import { choiceOf, coreLayers, layersOfChoice, presetsFor, systemText } from './systems';
+import { choiceOf, coreLayers, presetsFor, systemText } from './systems';
+import { layersOfChoice } from './requests';
 
 const coatings = [
   coatingRow('matt', 'Interior wall matt, water-borne', 'wall-matt'),

@@ -1,14 +1,10 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
 import { recipesFor, type Layer, type Recipe } from '@fine-spray/core/system';
-import type { SetupSurface } from './requests';
-
-/** What a system puts on a surface: its finish, and what goes under it. */
-export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;
+import { layersOfChoice, type SetupSurface, type SystemChoice } from './requests';
 
 /** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
 export function coreLayers(choice: SystemChoice, coatings: readonly Coating[]): readonly Layer[] {
-  const { coatingId, coats, under } = choice;
-  return [...under, { role: 'finish' as const, coatingId, coats, share: 1 }].flatMap((layer) => {
+  return layersOfChoice(choice).flatMap((layer) => {
     const coating = coatings.find(({ id }) => id === layer.coatingId);
     return coating ? [{ role: layer.role, coats: layer.coats, share: layer.share, coating }] : [];
   });
@@ -41,11 +37,6 @@ export function choiceOf(layers: readonly SystemLayer[]): SystemChoice | undefin
   if (!finish) return undefined;
   const { coatingId, coats, thinning } = finish;
   return { coatingId, coats, thinning, under: layers.slice(0, -1) };
-}
-
-/** What is chosen for a surface as layers, with the finish last. */
-export function layersOfChoice({ coatingId, coats, thinning, under }: SystemChoice): SystemLayer[] {
-  return [...under, { role: 'finish', coatingId, coats, thinning, share: 1 }];
 }
 
 export interface Preset {

@@ -3,7 +3,7 @@ import { areaOf, type Point } from '@fine-spray/core/shape';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { surfaceFields, type SurfaceFields } from '../job';
 import type { Coating } from '../kit';
-import { BYTES_LIMIT, textOf } from './csv';
+import { textOf } from './csv';
 import { readFile, refuseFile, type FileIssue, type FileRead } from './issue';
 import type { TakeoffSurface } from './takeoffCsv';
 
@@ -166,7 +166,6 @@ export function readGbxml(
 ): FileRead<readonly TakeoffSurface[]> {
   const text = textOf(bytes);
   if (!text.ok) return text;
-  if (bytes.length > BYTES_LIMIT) return refuseFile('The file is larger than 8 MB. Split it.');
   if (/<!DOCTYPE|<!ENTITY/i.test(text.value)) {
     return refuseFile('The file has a document type of its own, which is not read. Write it again without.');
   }

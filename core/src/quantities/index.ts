@@ -51,6 +51,7 @@ export { protectionOf, type JobProtection, type ProtectedSurface } from './prote
 export {
   RATE_LIMITS,
   TASKS,
+  TRIGGER_SHARE,
   USUAL_RATES,
   WORK_RATES,
   WORK_RATE_IDS,

@@ -25,7 +25,7 @@ export const USUAL_RATES: WorkRates = Object.fromEntries(
 export const RATE_LIMITS = { min: 0.1, max: 1000 } as const;
 
 /** Share of the spraying time during which the trigger is open. */
-const TRIGGER_SHARE = workingDefault('Trigger time of spraying time', 'percent', 0.55, 0.45, 0.65);
+export const TRIGGER_SHARE = workingDefault('Trigger time of spraying time', 'percent', 0.55, 0.45, 0.65);
 /** How far a working rate may be off, relative. */
 const RATE_RANGE = 0.25;
 

@@ -1,6 +1,7 @@
 import { archetypeOf } from '../coating';
 import { betterOverlap, evenFanProfile, gunSpeedForFilm, type OverlapVerdict } from '../film';
 import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
+import { TRIGGER_SHARE } from '../quantities';
 import { SURFACE_KINDS } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
 import {
@@ -60,9 +61,6 @@ export interface Candidate extends TipLine {
   readonly overspray: Volume;
   readonly mistsMore: boolean;
 }
-
-/** Share of the spraying time during which the trigger is open (method.md, "Working rates"). */
-export const TRIGGER_SHARE = 0.55;
 
 const overlaps = new Map<string, OverlapVerdict>();
 
@@ -231,7 +229,7 @@ export function workOut(
     coats,
     passesPerCoat: passes,
     triggerTime: quantity(triggerTime),
-    sprayingTime: quantity(triggerTime / TRIGGER_SHARE),
+    sprayingTime: quantity(triggerTime / TRIGGER_SHARE.value),
     overspray: quantity(flow * triggerTime * (1 - transfer)),
     mistsMore: gunPressure > evenFanPressure * (1 + 1e-9),
   });

@@ -9,9 +9,6 @@ import { useUnits } from '@/ui/units';
 import { aboutText, moneyRange } from './money';
 import type { JobPlan } from './useJobPlan';
 
-const HOUR = 3600;
-const hoursText = (seconds: number) => `${Math.round((seconds / HOUR) * 2) / 2} h`;
-
 function Card({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View className="min-w-[288px] flex-1 basis-[45%] gap-2 rounded-2xl border border-rule bg-sheet p-4">
@@ -50,6 +47,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
   const router = useRouter();
   const [open, setOpen] = useState<Explained>();
   const { book, hours, consumables, cost, days, time } = plan;
+  const hoursText = (seconds: number) => showText(seconds, 'duration', system);
   const money = (amount: number) => aboutText(amount, book.currency);
   return (
     <>

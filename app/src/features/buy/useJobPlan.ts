@@ -52,8 +52,9 @@ export function useJobPlan(
     const protection = protectionOf(surfaces);
     const bases = bought.map(({ order }) => archetypeOf(order.coating.archetype).base);
     // A room is moved into once for each coating that is sprayed in it.
+    const roomOf = new Map(surfaces.map(({ id, room }) => [id, room]));
     const moves = new Set(
-      bought.flatMap(({ order }) => order.surfaces.map(({ id }) => `${order.id} ${roomOf(surfaces, id)}`)),
+      bought.flatMap(({ order }) => order.surfaces.map(({ id }) => `${order.id} ${roomOf.get(id) ?? ''}`)),
     );
     const work = { trigger, protection, moves: moves.size, ...changesOf(bases) };
     const first = workOf({ ...work, days: 0 }, book.rates);
@@ -83,6 +84,3 @@ export function useJobPlan(
     };
   }, [surfaces, bought, trigger, company]);
 }
-
-const roomOf = (surfaces: readonly Surface[], id: string) =>
-  surfaces.find((surface) => surface.id === id)?.room ?? '';

@@ -10,7 +10,8 @@ import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { COMPARED, comparisonOf, type Comparison } from './compare';
-import { coreLayers, systemText, type Preset, type SystemChoice } from '@/data/systems';
+import { coreLayers, systemText, type Preset } from '@/data/systems';
+import { type SystemChoice } from '@/data/requests';
 
 /** Ways side by side at most: a fourth does not fit a phone. */
 const MOST = 3;

@@ -6,7 +6,14 @@ import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import { type Kit } from '@/data/kit';
-import { layerAlone, layersOf, type SetupJob, type SetupSurface, type SurfaceLayer } from '@/data/requests';
+import {
+  LAYER_NAMES,
+  layerAlone,
+  layersOf,
+  type SetupJob,
+  type SetupSurface,
+  type SurfaceLayer,
+} from '@/data/requests';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';
@@ -33,8 +40,6 @@ export interface SurfaceEditorProps {
   /** Shown below the inputs: deleting and such. */
   readonly below?: ReactNode;
 }
-
-const LAYER_NAMES = { 'spot prime': 'Spot prime', prime: 'Prime', finish: 'Finish' } as const;
 
 /** What a layer is told by among several: its role, and its place where two have the same. */
 const layerKey = (layers: readonly SurfaceLayer[], index: number) =>

@@ -5,7 +5,8 @@ import { View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
-import { coreLayers, type SystemChoice } from '@/data/systems';
+import { coreLayers } from '@/data/systems';
+import { type SystemChoice } from '@/data/requests';
 
 /** What a system comes to, and what of it does not go together, with the reason. */
 export function SystemNotes({

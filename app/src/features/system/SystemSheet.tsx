@@ -8,7 +8,8 @@ import { TextField } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { SystemNotes } from './SystemNotes';
-import { presetsFor, systemText, type SystemChoice } from '@/data/systems';
+import { presetsFor, systemText } from '@/data/systems';
+import { type SystemChoice } from '@/data/requests';
 
 export interface SystemSheetProps {
   readonly title: string;

@@ -12,7 +12,8 @@ import { useToast } from '@/ui/toast';
 import { SystemNotes } from './SystemNotes';
 import { SystemSheet } from './SystemSheet';
 import { systemGroups, type SystemGroup } from './groups';
-import { presetsFor, systemText, type SystemChoice } from '@/data/systems';
+import { presetsFor, systemText } from '@/data/systems';
+import { type SystemChoice } from '@/data/requests';
 import { useKeepSystem } from './useKeepSystem';
 
 const TITLE = 'Coating systems';

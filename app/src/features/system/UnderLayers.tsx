@@ -2,13 +2,12 @@ import type { Coating, SystemLayer } from '@fine-spray/contract';
 import { UNDER_LIMIT, archetypeOf } from '@fine-spray/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
+import { LAYER_NAMES } from '@/data/requests';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, QuantityField } from '@/ui/field';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
-
-const NAMES = { 'spot prime': 'Spot prime', prime: 'Prime', finish: 'Finish' } as const;
 
 /** Layers under the finish, from the surface outwards: primers over all of it and on spots. */
 export function UnderLayers({
@@ -41,11 +40,11 @@ export function UnderLayers({
         <View
           key={index}
           role="group"
-          aria-label={NAMES[layer.role]}
+          aria-label={LAYER_NAMES[layer.role]}
           className="gap-2 rounded-2xl border border-rule p-3"
         >
           <View className="flex-row items-center justify-between">
-            <Words weight="bold">{NAMES[layer.role]}</Words>
+            <Words weight="bold">{LAYER_NAMES[layer.role]}</Words>
             <Button
               label="Take out"
               kind="quiet"
@@ -53,7 +52,7 @@ export function UnderLayers({
             />
           </View>
           <Choice
-            label={`${NAMES[layer.role]} with`}
+            label={`${LAYER_NAMES[layer.role]} with`}
             value={layer.coatingId}
             options={coatings.map(({ id, name, archetype }) => ({
               value: id,
@@ -77,7 +76,7 @@ export function UnderLayers({
             <View className="flex-row items-center justify-between">
               <Words>Coats</Words>
               <Stepper
-                label={`${NAMES[layer.role]}: coats`}
+                label={`${LAYER_NAMES[layer.role]}: coats`}
                 value={layer.coats}
                 min={1}
                 max={9}

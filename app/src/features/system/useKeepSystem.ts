@@ -3,7 +3,7 @@ import type { SetupSurface } from '@/data/requests';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
-import { layersOfChoice, type SystemChoice } from '@/data/systems';
+import { layersOfChoice, type SystemChoice } from '@/data/requests';
 
 /** Keeps a system as the company's own, for pieces and surfaces like the one it is on. */
 export function useKeepSystem() {
