@@ -1,13 +1,6 @@
-import type { Coating, Hose, Sprayer, Tip } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import { useMemo } from 'react';
 import { useList } from './resources';
-
-export interface Kit {
-  readonly coatings: readonly Coating[];
-  readonly sprayers: readonly Sprayer[];
-  readonly hoses: readonly Hose[];
-  readonly tips: readonly Tip[];
-}
 
 /** The company's kit, or what stands in the way of having it. */
 export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {

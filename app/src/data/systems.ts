@@ -1,6 +1,6 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
+import { layersOfChoice, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
 import { recipesFor, type Layer, type Recipe } from '@fine-spray/core/system';
-import { layersOfChoice, type SetupSurface, type SystemChoice } from './requests';
 
 /** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
 export function coreLayers(choice: SystemChoice, coatings: readonly Coating[]): readonly Layer[] {

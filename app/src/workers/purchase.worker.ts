@@ -1,11 +1,5 @@
-import {
-  jobModel,
-  paintDistributions,
-  setupCard,
-  type PaintDistribution,
-  type Refusal,
-} from '@fine-spray/core';
-import type { CoatingOrder } from '@/data/orders';
+import { triggerTimeOf, type CoatingOrder } from '@fine-spray/contract/planning';
+import { jobModel, paintDistributions, type PaintDistribution, type Refusal } from '@fine-spray/core';
 
 /** What the screen sends, and what comes back. Stopping is ending the worker. */
 export interface PurchaseOrder {
@@ -23,18 +17,6 @@ const worker = globalThis as unknown as {
   postMessage: (report: PurchaseReport, transfer?: Transferable[]) => void;
 };
 
-/** Time with the trigger open for all coats of all surfaces, by their set-up cards, s. */
-function triggerTime(demands: readonly CoatingOrder[]): number {
-  let sum = 0;
-  for (const { surfaces } of demands) {
-    for (const { surface, share } of surfaces) {
-      const card = setupCard(surface);
-      if (card.ok) sum += share * card.value.tip.candidate.triggerTime;
-    }
-  }
-  return sum;
-}
-
 worker.onmessage = ({ data: { demands, draws, seed } }) => {
   const result = paintDistributions(jobModel(demands), { draws, seed });
   if (!result.ok) {
@@ -45,5 +27,5 @@ worker.onmessage = ({ data: { demands, draws, seed } }) => {
     { kind: 'done', distributions: result.value },
     result.value.map(({ sorted }) => sorted.buffer),
   );
-  worker.postMessage({ kind: 'trigger', seconds: triggerTime(demands) });
+  worker.postMessage({ kind: 'trigger', seconds: triggerTimeOf(demands) });
 };

@@ -1,26 +1,25 @@
 import { USUAL_BOOK, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
+import { buyingsFor, jobPlan, type Buying, type CoatingOrder } from '@fine-spray/contract/planning';
 import {
   FACTOR_GROUPS,
   RISKS,
   boxingPlan,
+  chanceText,
+  containerText,
+  moneyText,
   of,
-  purchaseFor,
-  quantileOf,
   showText,
   waterfall,
   type ContainerAim,
   type ContainerCount,
-  type PaintDistribution,
-  type Purchase,
   type Risk,
 } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { CoatingOrder } from '@/data/orders';
 import { saveFile } from '@/data/deviceFiles';
-import { containerText } from '@/features/setup';
+import { useCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
@@ -29,8 +28,6 @@ import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { Curve } from './Curve';
 import { PlanCards } from './PlanCards';
-import { moneyText } from './money';
-import { useJobPlan, type Bought } from './useJobPlan';
 import { WaterfallChart } from './WaterfallChart';
 import { usePurchase, type StartPurchaseWorker } from './usePurchase';
 
@@ -41,12 +38,6 @@ const RISK_WORDS: Readonly<Record<Risk, string>> = {
 };
 const RISK_OPTIONS = (Object.keys(RISKS) as Risk[]).map((value) => ({ value, label: RISK_WORDS[value] }));
 
-/** A chance as people say it; never certain. */
-export function chance(share: number): string {
-  const inHundred = Math.min(99, Math.max(1, Math.round(share * 100)));
-  return `${share > 0.99 ? 'more than ' : ''}${inHundred} ${inHundred === 1 ? 'time' : 'times'} in 100`;
-}
-
 const AIM_OPTIONS = [
   { value: 'left over', label: 'Little left over' },
   { value: 'cost', label: 'Least money' },
@@ -55,14 +46,8 @@ const AIM_OPTIONS = [
 /** Vessel most crews box in, m³. */
 const VESSEL = of(60, 'L');
 
-interface Line {
-  readonly order: CoatingOrder;
-  readonly distribution: PaintDistribution;
-  readonly purchase: Purchase;
-}
-
 /** One coating: what to buy, largest, and how sure it is. */
-function CoatingLine({ line, currency, onOpen }: { line: Line; currency: string; onOpen: () => void }) {
+function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: string; onOpen: () => void }) {
   const { system } = useUnits();
   const { order, purchase, distribution } = line;
   const { bought, enough, containers, volume, tips, cost } = purchase;
@@ -79,7 +64,7 @@ function CoatingLine({ line, currency, onOpen }: { line: Line; currency: string;
       <Words size={30} weight="bold">
         {containerText(containers, system)}
       </Words>
-      <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chance(enough)}. Carry ${tips} tips.`}</Words>
+      <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chanceText(enough)}. Carry ${tips} tips.`}</Words>
       <Curve distribution={distribution} wanted={volume} bought={bought} />
       <Words className="sr-only">Where it goes</Words>
     </Pressable>
@@ -91,7 +76,7 @@ function CoatingSheet({
   line: { order, distribution, purchase },
   onClose,
 }: {
-  line: Line;
+  line: Buying;
   onClose: () => void;
 }) {
   const { system } = useUnits();
@@ -158,7 +143,7 @@ function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
 }
 
 /** The buy list as its open file. */
-function buyListText(lines: readonly Line[], risk: Risk, currency: string = USUAL_BOOK.currency): string {
+function buyListText(lines: readonly Buying[], risk: Risk, currency: string = USUAL_BOOK.currency): string {
   const litres = (volume: number) => Number((volume * 1000).toFixed(2));
   return writeBuyList(
     lines.map(({ order, distribution, purchase }) => ({
@@ -175,20 +160,6 @@ function buyListText(lines: readonly Line[], risk: Risk, currency: string = USUA
   );
 }
 
-/** A coating as bought, with what it costs at the even chance and at nineteen in twenty. */
-function costLine({ order, distribution, purchase }: Line): Bought {
-  const { cost, tips, bought } = purchase;
-  if (cost === null || bought === 0) return { order, tips, cost: null };
-  // Besides what is bought: a little less or more paint at the same price.
-  const each = cost / bought;
-  const at = (share: number) => each * quantileOf(distribution.sorted, share);
-  return {
-    order,
-    tips,
-    cost: { low: Math.min(cost, at(0.1)), likely: cost, high: Math.max(cost, at(0.95)) },
-  };
-}
-
 /** What to buy of each coating, at the risk chosen. */
 export function BuyList({
   orders,
@@ -203,17 +174,17 @@ export function BuyList({
   const [risk, setRisk] = useState<Risk>('P80');
   const [aim, setAim] = useState<ContainerAim>('left over');
   const [openId, setOpenId] = useState<string>();
-  const lines = useMemo(() => {
-    if (state.kind !== 'done') return [];
-    const found = orders.flatMap((order): Line[] => {
-      const distribution = state.distributions.get(order.id);
-      if (!distribution) return [];
-      return [{ order, distribution, purchase: purchaseFor(order, distribution, risk, order.onSale, aim) }];
-    });
-    return found.sort((one, other) => other.distribution.mean - one.distribution.mean);
-  }, [orders, state, risk, aim]);
-  const bought = useMemo(() => lines.map(costLine), [lines]);
-  const plan = useJobPlan(surfaces, bought, state.kind === 'done' ? state.trigger : undefined);
+  const { data: company } = useCompany();
+  const lines = useMemo(
+    () => (state.kind === 'done' ? buyingsFor(orders, state.distributions, risk, aim) : []),
+    [orders, state, risk, aim],
+  );
+  const trigger = state.kind === 'done' ? state.trigger : undefined;
+  const plan = useMemo(
+    () =>
+      trigger === undefined ? undefined : jobPlan(surfaces, lines, trigger, company?.book ?? USUAL_BOOK),
+    [surfaces, lines, trigger, company],
+  );
   const open = lines.find(({ order }) => order.id === openId);
   return (
     <>

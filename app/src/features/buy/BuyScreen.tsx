@@ -1,5 +1,5 @@
+import { ordersFor } from '@fine-spray/contract/planning';
 import { useMemo } from 'react';
-import { ordersFor } from '@/data/orders';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';

@@ -1,4 +1,14 @@
-import { CONSUMABLES, CONSUMABLE_IDS, TASKS, showText, type Explained, type Task } from '@fine-spray/core';
+import type { JobPlan } from '@fine-spray/contract/planning';
+import {
+  CONSUMABLES,
+  CONSUMABLE_IDS,
+  TASKS,
+  aboutText,
+  moneyRange,
+  showText,
+  type Explained,
+  type Task,
+} from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -6,8 +16,6 @@ import { WhySheet } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-import { aboutText, moneyRange } from './money';
-import type { JobPlan } from './useJobPlan';
 
 function Card({ title, children }: { title: string; children: ReactNode }) {
   return (

@@ -1,11 +1,11 @@
+import type { CoatingOrder } from '@fine-spray/contract/planning';
 import { jobModel, of, paintDistributions } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
-import type { CoatingOrder } from '@/data/orders';
 import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
 import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
-import { BuyList, chance } from './BuyList';
+import { BuyList } from './BuyList';
 
 function draw({ demands, draws, seed }: PurchaseOrder): PurchaseReport {
   const result = paintDistributions(jobModel(demands), { draws, seed });
@@ -78,15 +78,5 @@ describe('the buy list', () => {
     expect(workers[0]?.ended).toBe(true);
     latest().finish();
     expect(screen.getByTestId('coating-to-buy')).toBeTruthy();
-  });
-
-  it('never says certain', () => {
-    expect([1, 0.999, 0.954, 0.5, 0].map(chance)).toEqual([
-      'more than 99 times in 100',
-      'more than 99 times in 100',
-      '95 times in 100',
-      '50 times in 100',
-      '1 time in 100',
-    ]);
   });
 });

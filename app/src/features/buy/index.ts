@@ -1,3 +1,2 @@
 export { BuyScreen } from './BuyScreen';
-export { aboutText } from './money';
 export { usePurchase, type StartPurchaseWorker } from './usePurchase';

@@ -1,13 +1,13 @@
+import { PURCHASE_DRAWS, type CoatingOrder } from '@fine-spray/contract/planning';
 import type { PaintDistribution } from '@fine-spray/core';
 import { useEffect, useState } from 'react';
-import type { CoatingOrder } from '@/data/orders';
 import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
 
 export type PurchaseState =
   | { readonly kind: 'working' }
   | {
       readonly kind: 'done';
-      readonly distributions: ReadonlyMap<string, PaintDistribution>;
+      readonly distributions: readonly PaintDistribution[];
       /** Time with the trigger open, s, once it is worked out. */
       readonly trigger?: number;
     }
@@ -18,9 +18,6 @@ export type StartPurchaseWorker = () => Worker;
 
 const startWorker: StartPurchaseWorker = () =>
   new Worker(new URL('../../workers/purchase.worker', window.location.href));
-
-/** Draws of every distribution; the same seed, so that the same job buys the same. */
-const DRAWS = { draws: 20_000, seed: 1 };
 
 /** What the paint of a job may come to, drawn in a worker. New orders end the run before. */
 export function usePurchase(
@@ -34,7 +31,7 @@ export function usePurchase(
     const drawing = start();
     drawing.onmessage = ({ data }: MessageEvent<PurchaseReport>) => {
       if (data.kind === 'done') {
-        setState({ kind: 'done', distributions: new Map(data.distributions.map((one) => [one.id, one])) });
+        setState({ kind: 'done', distributions: data.distributions });
       } else if (data.kind === 'trigger') {
         setState((now) => (now.kind === 'done' ? { ...now, trigger: data.seconds } : now));
       } else {
@@ -43,7 +40,7 @@ export function usePurchase(
     };
     drawing.onerror = () =>
       setState({ kind: 'refused', message: 'The quantities could not be drawn on this device.' });
-    const order: PurchaseOrder = { demands: orders, ...DRAWS };
+    const order: PurchaseOrder = { demands: orders, ...PURCHASE_DRAWS };
     drawing.postMessage(order);
     return () => drawing.terminate();
   }, [orders, run, start]);

@@ -1,17 +1,15 @@
 import { USUAL_BOOK, type Coating, type Job, type Surface } from '@fine-spray/contract';
-import { showText, type DisplayKind } from '@fine-spray/core';
+import { ordersFor, type Kit, type SystemChoice } from '@fine-spray/contract/planning';
+import { aboutText, showText, type DisplayKind } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { Kit } from '@/data/kit';
-import { ordersFor } from '@/data/orders';
 import { useCompany } from '@/data/resources';
-import { aboutText, usePurchase, type StartPurchaseWorker } from '@/features/buy';
+import { usePurchase, type StartPurchaseWorker } from '@/features/buy';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { COMPARED, comparisonOf, type Comparison } from './compare';
 import { coreLayers, systemText, type Preset } from '@/data/systems';
-import { type SystemChoice } from '@/data/requests';
 
 /** Ways side by side at most: a fourth does not fit a phone. */
 const MOST = 3;

@@ -7,7 +7,7 @@ import {
 } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { USUAL_BOOK } from '@fine-spray/contract';
-import type { CoatingOrder } from '@/data/orders';
+import type { CoatingOrder } from '@fine-spray/contract/planning';
 import { comparisonOf } from './compare';
 
 const request = wallRequest();
@@ -20,10 +20,10 @@ const order = (coats: number, price: number | null): CoatingOrder => ({
   onSale: [{ size: of(5, 'L'), price }],
   surfaces: [{ id: 'a', surface: { ...request, coats }, netArea: 60, share: 1 }],
 });
-function drawn(demand: CoatingDemand): ReadonlyMap<string, PaintDistribution> {
+function drawn(demand: CoatingDemand): readonly PaintDistribution[] {
   const result = paintDistributions(jobModel([demand]), { draws: 2000, seed: 1 });
   if (!result.ok) throw new Error(result.message);
-  return new Map(result.value.map((one) => [one.id, one]));
+  return result.value;
 }
 const layers = (coats: number) => [
   {

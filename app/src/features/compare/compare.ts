@@ -1,7 +1,7 @@
 import type { CompanyBook } from '@fine-spray/contract';
+import { buyingsFor, type CoatingOrder } from '@fine-spray/contract/planning';
 import {
   TASKS,
-  purchaseFor,
   quantileOf,
   systemFilm,
   systemWaiting,
@@ -9,7 +9,6 @@ import {
   type Layer,
   type PaintDistribution,
 } from '@fine-spray/core';
-import type { CoatingOrder } from '@/data/orders';
 
 /** What one way of coating some surfaces comes to, to stand beside another. SI. */
 export interface Comparison {
@@ -31,19 +30,17 @@ const NO_PROTECTION = { maskingLine: 0, film: 0, floorCover: 0, fittings: 0, doo
 /** Puts a way of coating into the numbers it is compared by. */
 export function comparisonOf(
   orders: readonly CoatingOrder[],
-  distributions: ReadonlyMap<string, PaintDistribution>,
+  distributions: readonly PaintDistribution[],
   trigger: number | undefined,
   layers: readonly Layer[],
   book: Pick<CompanyBook, 'hour' | 'rates'>,
 ): Comparison {
   let [likely, sure] = [0, 0];
   let paintCost: number | null = 0;
-  for (const order of orders) {
-    const drawn = distributions.get(order.id);
-    if (!drawn) continue;
-    likely += drawn.mean;
-    sure += quantileOf(drawn.sorted, 0.95);
-    const { cost } = purchaseFor(order, drawn, 'P80', order.onSale, 'cost');
+  for (const { distribution, purchase } of buyingsFor(orders, distributions, 'P80', 'cost')) {
+    const { cost } = purchase;
+    likely += distribution.mean;
+    sure += quantileOf(distribution.sorted, 0.95);
     paintCost = paintCost === null || cost === null ? null : paintCost + cost;
   }
   const work =

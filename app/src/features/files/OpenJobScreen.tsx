@@ -1,12 +1,13 @@
 import type { BatchWrite, JobFile } from '@fine-spray/contract';
 import { asCopy, type FileRead } from '@fine-spray/contract/formats';
+import type { Kit } from '@fine-spray/contract/planning';
 import { useRouter } from 'expo-router';
 import Upload from 'lucide-react-native/icons/upload';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { chooseFile } from '@/data/deviceFiles';
-import { useKit, type Kit } from '@/data/kit';
+import { useKit } from '@/data/kit';
 import { newId } from '@/data/newId';
 import { useBatch } from '@/data/resources';
 import { Button } from '@/ui/button';

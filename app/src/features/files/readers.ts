@@ -6,8 +6,8 @@ import {
   type FileRead,
   type TakeoffSurface,
 } from '@fine-spray/contract/formats';
+import type { Kit } from '@fine-spray/contract/planning';
 import type { ChosenFile } from '@/data/deviceFiles';
-import type { Kit } from '@/data/kit';
 import { newId } from '@/data/newId';
 
 /** Surfaces from a take-off or a building model, by the ending of the file. */

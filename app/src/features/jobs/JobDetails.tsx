@@ -1,11 +1,11 @@
 import { JOB_STATUSES, jobFields, type Job } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import { of } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import type { Kit } from '@/data/kit';
 import { LineChoice } from '@/features/kit';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';

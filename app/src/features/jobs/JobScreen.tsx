@@ -1,4 +1,5 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import { showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
@@ -13,7 +14,6 @@ import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
 import { keys, usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
-import type { Kit } from '@/data/kit';
 import { PlaceRows, usePlaceActions } from '@/features/place';
 import { JobStand } from '@/features/stand';
 import { newSurface } from '@/features/surface';

@@ -1,10 +1,9 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import { requestFor, type Kit } from '@fine-spray/contract/planning';
 import { setupCard, showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
-import { type Kit } from '@/data/kit';
-import { requestFor } from '@/data/requests';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 

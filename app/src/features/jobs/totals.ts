@@ -1,7 +1,6 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import { ordersFor, type Kit } from '@fine-spray/contract/planning';
 import { waterfall } from '@fine-spray/core';
-import type { Kit } from '@/data/kit';
-import { ordersFor } from '@/data/orders';
 
 export interface CoatingTotal {
   readonly name: string;

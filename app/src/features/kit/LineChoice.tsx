@@ -1,4 +1,4 @@
-import type { Kit } from '@/data/kit';
+import type { Kit } from '@fine-spray/contract/planning';
 import { Choice } from '@/ui/choice';
 
 const NO_HOSE = '';

@@ -1,4 +1,5 @@
 import type { Job, Place, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import {
   measure as areaOf,
   showText,
@@ -13,7 +14,6 @@ import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { fileName, saveFile } from '@/data/deviceFiles';
 import { SaveLine } from '@/data/draft';
-import type { Kit } from '@/data/kit';
 import { usePlaces } from '@/data/resources';
 import { surfacesOfPlace } from '@/data/takeoff';
 import { JobStand } from '@/features/stand';

@@ -1,8 +1,8 @@
 import type { BatchWrite, Job, Place, PlaceFields, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import { usualElevation, usualRoom, type PlaceKind, type PlaceMeasure } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
-import type { Kit } from '@/data/kit';
 import { newId } from '@/data/newId';
 import { contentOf, useBatch } from '@/data/resources';
 import { nextPosition, surfaceWrites, surfacesOfPlace } from '@/data/takeoff';

@@ -1,4 +1,5 @@
 import {
+  containerText,
   orificeDiameter,
   otherSystem,
   quantity,
@@ -20,7 +21,7 @@ import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 import { FilmSection } from './FilmSection';
 import { Scene } from './Scene';
-import { containerText, familyName } from './words';
+import { familyName } from './words';
 
 /** The parts of the card that explain themselves when tapped. */
 export type CardPart = {

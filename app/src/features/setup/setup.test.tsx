@@ -1,14 +1,12 @@
 import type { Coating, Hose, Sprayer } from '@fine-spray/contract';
-import { of, setupCard, type SetupCard } from '@fine-spray/core';
+import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
+import { setupCard, type SetupCard } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
 import { row } from '@/testing/rows';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
-import { type Kit } from '@/data/kit';
-import { requestFor, type SetupSurface } from '@/data/requests';
-import { containerText } from './words';
 
 const coating: Coating = {
   ...row,
@@ -153,18 +151,5 @@ describe('drawing helpers', () => {
     expect(placed[0]).toBe(20);
     expect((placed[2] ?? 0) - (placed[1] ?? 0)).toBeGreaterThanOrEqual(17);
     expect(Math.max(...placed)).toBeLessThanOrEqual(148);
-  });
-
-  it('writes containers in the units of the system', () => {
-    expect(
-      containerText(
-        [
-          { size: of(10, 'L'), count: 2 },
-          { size: of(2.5, 'L'), count: 1 },
-        ],
-        'metric',
-      ),
-    ).toBe('2\u00a0×\u00a010\u00a0L + 1\u00a0×\u00a02.5\u00a0L');
-    expect(containerText([{ size: of(5, 'gal'), count: 1 }], 'us')).toBe('1\u00a0×\u00a05\u00a0gal');
   });
 });

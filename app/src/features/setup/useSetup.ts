@@ -1,7 +1,6 @@
+import { requestFor, type Kit, type SetupJob, type SetupSurface } from '@fine-spray/contract/planning';
 import { setupCard, type Result, type SetupCard, type SetupRequest, type UnitSystem } from '@fine-spray/core';
 import { useMemo, useRef } from 'react';
-import { type Kit } from '@/data/kit';
-import { requestFor, type SetupJob, type SetupSurface } from '@/data/requests';
 
 /** The set-up card of a surface, worked out here and now; with the last good one while an input is refused. */
 export function useSetup(

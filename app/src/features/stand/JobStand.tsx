@@ -1,7 +1,7 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import type { ReactNode } from 'react';
 import { useJob } from '@/data/job';
-import type { Kit } from '@/data/kit';
 import { Screen } from '@/ui/screen';
 import { ErrorState } from '@/ui/states';
 

@@ -1,8 +1,8 @@
 import { surfaceFields } from '@fine-spray/contract';
+import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useKit, type Kit } from '@/data/kit';
-import { type SetupJob, type SetupSurface } from '@/data/requests';
+import { useKit } from '@/data/kit';
 import { LineChoice } from '@/features/kit';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';

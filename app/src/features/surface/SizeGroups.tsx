@@ -1,6 +1,6 @@
+import type { SetupSurface } from '@fine-spray/contract/planning';
 import { SIZE_LIMITS, type AreaOverride } from '@fine-spray/core';
 import { View } from 'react-native';
-import type { SetupSurface } from '@/data/requests';
 import { AreaLines, OverrideField } from '@/features/area';
 import { FieldError, Labelled, QuantityField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';

@@ -1,19 +1,19 @@
 import type { Job } from '@fine-spray/contract';
+import {
+  LAYER_NAMES,
+  layerAlone,
+  layersOf,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+  type SurfaceLayer,
+} from '@fine-spray/contract/planning';
 import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
 import Layers from 'lucide-react-native/icons/layers';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
-import { type Kit } from '@/data/kit';
-import {
-  LAYER_NAMES,
-  layerAlone,
-  layersOf,
-  type SetupJob,
-  type SetupSurface,
-  type SurfaceLayer,
-} from '@/data/requests';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';

@@ -1,8 +1,8 @@
 import type { Coating } from '@fine-spray/contract';
+import type { SetupSurface } from '@fine-spray/contract/planning';
 import { archetypeOf, coatingInput, type TipFamily } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { SetupSurface } from '@/data/requests';
 import { useList } from '@/data/resources';
 import { SystemNotes, SystemSheet, UnderLayers, useKeepSystem } from '@/features/system';
 import { Button } from '@/ui/button';

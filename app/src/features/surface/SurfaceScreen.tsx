@@ -1,11 +1,12 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import { useRouter } from 'expo-router';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
-import { useKit, type Kit } from '@/data/kit';
+import { useKit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';

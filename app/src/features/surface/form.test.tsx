@@ -1,7 +1,7 @@
+import type { SetupSurface } from '@fine-spray/contract/planning';
 import type { Opening, SheetGeometry } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
-import type { SetupSurface } from '@/data/requests';
 import { renderPart } from '@/testing/render';
 import { coatingRow } from '@/testing/rows';
 import { SurfaceForm } from './SurfaceForm';

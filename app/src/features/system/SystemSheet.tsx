@@ -1,15 +1,14 @@
 import type { Coating, System } from '@fine-spray/contract';
+import type { SetupSurface, SystemChoice } from '@fine-spray/contract/planning';
 import Scale from 'lucide-react-native/icons/scale';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import type { SetupSurface } from '@/data/requests';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { SystemNotes } from './SystemNotes';
 import { presetsFor, systemText } from '@/data/systems';
-import { type SystemChoice } from '@/data/requests';
 
 export interface SystemSheetProps {
   readonly title: string;

@@ -1,4 +1,5 @@
 import type { BatchWrite, Surface } from '@fine-spray/contract';
+import type { SystemChoice } from '@fine-spray/contract/planning';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -13,7 +14,6 @@ import { SystemNotes } from './SystemNotes';
 import { SystemSheet } from './SystemSheet';
 import { systemGroups, type SystemGroup } from './groups';
 import { presetsFor, systemText } from '@/data/systems';
-import { type SystemChoice } from '@/data/requests';
 import { useKeepSystem } from './useKeepSystem';
 
 const TITLE = 'Coating systems';

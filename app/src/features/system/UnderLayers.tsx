@@ -1,8 +1,8 @@
 import type { Coating, SystemLayer } from '@fine-spray/contract';
+import { LAYER_NAMES } from '@fine-spray/contract/planning';
 import { UNDER_LIMIT, archetypeOf } from '@fine-spray/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
-import { LAYER_NAMES } from '@/data/requests';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, QuantityField } from '@/ui/field';

@@ -1,6 +1,6 @@
 import type { Surface } from '@fine-spray/contract';
+import type { SystemChoice } from '@fine-spray/contract/planning';
 import { ELEMENT_DATA, SURFACE_KINDS } from '@fine-spray/core';
-import type { SystemChoice } from '@/data/requests';
 
 /** Surfaces of a job that usually get the same system. */
 export interface SystemGroup {

@@ -1,9 +1,8 @@
+import { layersOfChoice, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
 import { whyFailed } from '@/data/api';
-import type { SetupSurface } from '@/data/requests';
 import { newId } from '@/data/newId';
 import { keys, useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
-import { layersOfChoice, type SystemChoice } from '@/data/requests';
 
 /** Keeps a system as the company's own, for pieces and surfaces like the one it is on. */
 export function useKeepSystem() {

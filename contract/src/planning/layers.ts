@@ -1,6 +1,8 @@
-import { setupRequest, type Job, type SurfaceFields, type SystemLayer } from '@fine-spray/contract';
 import { conditionUnder } from '@fine-spray/core/system';
 import type { Condition } from '@fine-spray/core/takeoff';
+import type { Job, SurfaceFields } from '../job';
+import { setupRequest } from '../setupRequest';
+import type { SystemLayer } from '../system';
 import type { Kit } from './kit';
 
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;

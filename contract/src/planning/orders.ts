@@ -1,8 +1,8 @@
-import type { Job, Surface } from '@fine-spray/contract';
-import { netAreaOf, type SetupRequest } from '@fine-spray/core/setup';
 import type { CoatingDemand, ContainerOnSale, JobSurface } from '@fine-spray/core/quantities';
-import { type Kit } from './kit';
-import { layersOf, requestFor } from './requests';
+import { netAreaOf, setupCard, type SetupRequest } from '@fine-spray/core/setup';
+import type { Job, Surface } from '../job';
+import type { Kit } from './kit';
+import { layersOf, requestFor } from './layers';
 
 /** A surface of a job with everything its set-up stands on; spots are a share of it. */
 export interface OrderedSurface extends JobSurface {
@@ -52,4 +52,16 @@ export function ordersFor(
     }
   }
   return { orders: [...orders.values()], refused };
+}
+
+/** Time with the trigger open for all coats of all surfaces, by their set-up cards, s. */
+export function triggerTimeOf(orders: readonly CoatingOrder[]): number {
+  let sum = 0;
+  for (const { surfaces } of orders) {
+    for (const { surface, share } of surfaces) {
+      const card = setupCard(surface);
+      if (card.ok) sum += share * card.value.tip.candidate.triggerTime;
+    }
+  }
+  return sum;
 }

@@ -1,0 +1,47 @@
+import {
+  purchaseFor,
+  quantileOf,
+  type ContainerAim,
+  type Money,
+  type PaintDistribution,
+  type Purchase,
+  type Risk,
+} from '@fine-spray/core/quantities';
+import type { CoatingOrder } from './orders';
+
+/** One coating of a buy list: what the job wants, how sure that is, and what to buy. */
+export interface Buying {
+  readonly order: CoatingOrder;
+  readonly distribution: PaintDistribution;
+  readonly purchase: Purchase;
+}
+
+/** Draws of every distribution; the same seed, so that the same job buys the same on a screen and on paper. */
+export const PURCHASE_DRAWS = { draws: 20_000, seed: 1 } as const;
+
+/** What to buy of each coating at a risk, the largest first; coatings that were not drawn are left out. */
+export function buyingsFor(
+  orders: readonly CoatingOrder[],
+  distributions: readonly PaintDistribution[],
+  risk: Risk,
+  aim: ContainerAim,
+): readonly Buying[] {
+  const drawn = new Map(distributions.map((one) => [one.id, one]));
+  return orders
+    .flatMap((order): Buying[] => {
+      const distribution = drawn.get(order.id);
+      if (!distribution) return [];
+      return [{ order, distribution, purchase: purchaseFor(order, distribution, risk, order.onSale, aim) }];
+    })
+    .sort((one, other) => other.distribution.mean - one.distribution.mean);
+}
+
+/** What the paint of a coating costs, from its tenth lowest in a hundred to nineteen in twenty; null where a container has no price. */
+export function paintCost({ distribution, purchase }: Buying): Money | null {
+  const { cost, bought } = purchase;
+  if (cost === null || bought === 0) return null;
+  // Besides what is bought: a little less or more paint at the same price.
+  const each = cost / bought;
+  const at = (share: number) => each * quantileOf(distribution.sorted, share);
+  return { low: Math.min(cost, at(0.1)), likely: cost, high: Math.max(cost, at(0.95)) };
+}

@@ -1,0 +1,16 @@
+/** Stored rows put together as the core wants them, for every screen and for paper alike. */
+export { PURCHASE_DRAWS, buyingsFor, paintCost, type Buying } from './buying';
+export { jobPlan, type JobPlan } from './jobPlan';
+export type { Kit } from './kit';
+export {
+  LAYER_NAMES,
+  layerAlone,
+  layersOf,
+  layersOfChoice,
+  requestFor,
+  type SetupJob,
+  type SetupSurface,
+  type SurfaceLayer,
+  type SystemChoice,
+} from './layers';
+export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';

@@ -1,0 +1,9 @@
+import type { Coating, Hose, Sprayer, Tip } from '../kit';
+
+/** The rows of a company's kit that a job is worked out from. */
+export interface Kit {
+  readonly coatings: readonly Coating[];
+  readonly sprayers: readonly Sprayer[];
+  readonly hoses: readonly Hose[];
+  readonly tips: readonly Tip[];
+}

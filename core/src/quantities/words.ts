@@ -1,0 +1,39 @@
+import { quantity, to, unitOf, type UnitSystem } from '../units';
+import type { ContainerCount } from './containers';
+import type { Money } from './cost';
+
+/** "2 × 10 L + 1 × 2.5 L", with no break between a count and its size. */
+export function containerText(containers: readonly ContainerCount[], system: UnitSystem): string {
+  return containers
+    .map(({ size, count }) => {
+      const amount = to(quantity(size), system === 'metric' ? 'L' : 'gal');
+      return `${count}\u00a0×\u00a0${Number(amount.toFixed(2))}\u00a0${unitOf('volume', system)}`;
+    })
+    .join(' + ');
+}
+
+/** A chance as people say it; never certain. */
+export function chanceText(share: number): string {
+  const inHundred = Math.min(99, Math.max(1, Math.round(share * 100)));
+  return `${share > 0.99 ? 'more than ' : ''}${inHundred} ${inHundred === 1 ? 'time' : 'times'} in 100`;
+}
+
+/** An amount of money as people write it, without cents where they do not matter. */
+export function moneyText(amount: number, currency: string): string {
+  return new Intl.NumberFormat('en', {
+    style: 'currency',
+    currency,
+    maximumFractionDigits: amount >= 100 ? 0 : 2,
+  }).format(amount);
+}
+
+/** An amount rounded to what one would say of an estimate. */
+export function aboutText(amount: number, currency: string): string {
+  const step = amount >= 1000 ? 50 : amount >= 100 ? 10 : 1;
+  return moneyText(Math.round(amount / step) * step, currency);
+}
+
+/** Low and high, rounded to what one would say. */
+export function moneyRange({ low, high }: Money, currency: string): string {
+  return `${aboutText(low, currency)} and ${aboutText(high, currency)}`;
+}
