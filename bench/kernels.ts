@@ -1,14 +1,10 @@
 import {
-  ARCHETYPE_IDS,
-  SURFACE_KIND_IDS,
   createGrid,
   given,
-  jobModel,
   layMove,
   layStroke,
   lineAtPump,
   of,
-  paintDistributions,
   planPasses,
   powerLaw,
   quantity,
@@ -28,7 +24,6 @@ import {
   surfacesOf,
   usualRoom,
 } from '@fine-spray/core';
-import { wallRequest } from '@fine-spray/core/testing';
 import { HOSES, timesOver } from './requests';
 
 /** Best seconds of several runs, after one to warm up. */
@@ -198,26 +193,6 @@ export function housePlan(rounds: number): { seconds: number; passes: number } {
     }
   });
   return { seconds, passes };
-}
-
-/** Seconds of the distributions of a house: 32 surfaces of eight kinds in eight coatings, 20,000 draws and the shares. */
-export function purchase(rounds: number): number {
-  const coatings = ARCHETYPE_IDS.slice(0, 8);
-  const demands = coatings.map((archetype) => ({
-    id: archetype,
-    coating: { name: archetype, archetype, overrides: {} },
-    hoses: HOSES,
-    fills: 1,
-    surfaces: SURFACE_KIND_IDS.slice(0, 4).map((kind) => ({
-      id: `${archetype} ${kind}`,
-      netArea: 20,
-      surface: { ...wallRequest({ kind }), coating: { name: archetype, archetype, overrides: {} } },
-    })),
-  }));
-  return best(rounds, () => {
-    const result = paintDistributions(jobModel(demands), { draws: 20_000, seed: 1 });
-    if (!result.ok) throw new Error(result.message);
-  });
 }
 
 /** Seconds of the take-off of a street of rooms: 1,000 surfaces with their areas, all recalculated. */

@@ -72,7 +72,7 @@ async function kernelBesideC(kernel, stamps, results) {
 
 /** The computation core: simulation against C, search, line, pass plan, live stroke. */
 async function core() {
-  const { KERNEL, stamps, strokes, liveMove, lineSolve, setups, housePlan, purchase, takeoff } =
+  const { KERNEL, stamps, strokes, liveMove, lineSolve, setups, housePlan, takeoff } =
     await coreBench('kernels');
   const results = [];
   await kernelBesideC(KERNEL, stamps, results);
@@ -97,7 +97,16 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
-  results.push(line('purchase of 8 coatings on 32 surfaces, 20,000 draws', purchase(4) * 1000, 250, 'ms'));
+  const { purchase } = await coreBench('tern');
+  const { seconds, coatings, layers } = purchase(8);
+  results.push(
+    line(
+      `purchase of Tern Boathouse, ${coatings} coatings on ${layers} layers, 20,000 draws`,
+      seconds * 1000,
+      250,
+      'ms',
+    ),
+  );
   const street = takeoff(40);
   results.push(line(`take-off of ${street.surfaces} surfaces`, street.seconds * 1000, FRAME, 'ms'));
   return results;

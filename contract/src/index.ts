@@ -6,6 +6,7 @@ export * from './job';
 export * from './place';
 export * from './system';
 export * from './files';
+export * from './paper';
 export {
   ALL_OPERATIONS,
   BATCH_LIMIT,

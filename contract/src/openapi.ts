@@ -21,6 +21,15 @@ function schemaOf(schema: z.ZodType, io: 'input' | 'output') {
   return rest;
 }
 
+function queryParameters(query: z.ZodObject) {
+  return Object.entries(query.shape).map(([name, schema]) => ({
+    name,
+    in: 'query',
+    required: false,
+    schema: schemaOf(schema as z.ZodType, 'input'),
+  }));
+}
+
 function parameters(path: string) {
   return [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
     name,
@@ -30,15 +39,19 @@ function parameters(path: string) {
   }));
 }
 
+function answerOf({ answer, file }: Operation) {
+  if (file)
+    return {
+      '200': { description: 'Done', content: { [file]: { schema: { type: 'string', format: 'binary' } } } },
+    };
+  if (!answer) return { '204': { description: 'Done' } };
+  return {
+    '200': { description: 'Done', content: { 'application/json': { schema: schemaOf(answer, 'output') } } },
+  };
+}
+
 function describe(operation: Operation & { name: string }) {
-  const answer = operation.answer
-    ? {
-        '200': {
-          description: 'Done',
-          content: { 'application/json': { schema: schemaOf(operation.answer, 'output') } },
-        },
-      }
-    : { '204': { description: 'Done' } };
+  const answer = answerOf(operation);
   const problems = Object.fromEntries(
     Object.entries(PROBLEM_ANSWERS).map(([status, description]) => [
       status,
@@ -51,7 +64,7 @@ function describe(operation: Operation & { name: string }) {
   return {
     operationId: operation.name.replace(/ (\w)/g, (_match, letter: string) => letter.toUpperCase()),
     summary: operation.summary,
-    parameters: parameters(operation.path),
+    parameters: [...parameters(operation.path), ...(operation.query ? queryParameters(operation.query) : [])],
     ...(operation.body
       ? {
           requestBody: {

@@ -12,6 +12,7 @@ import {
   tip,
   tipFields,
 } from './kit';
+import { paperOptions } from './paper';
 import { place, placeFields } from './place';
 import { id, version } from './primitives';
 import { system, systemFields } from './system';
@@ -22,8 +23,12 @@ export interface Operation {
   /** Express and OpenAPI path: parameters in braces. */
   readonly path: string;
   readonly summary: string;
+  /** What may stand in the query. */
+  readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
   readonly answer?: z.ZodType;
+  /** Media type of an answer that is a file. */
+  readonly file?: string;
 }
 
 function resource<Fields extends z.ZodObject, Row extends z.ZodObject>(
@@ -110,6 +115,20 @@ export const SINGLE_OPERATIONS = {
     summary: 'Name, rates and prices of the company',
     body: companyFields.safeExtend({ version }),
     answer: company,
+  },
+  getJobSheet: {
+    method: 'get',
+    path: '/api/jobs/{id}/job-sheet.pdf',
+    summary: 'The job on paper: quantities, set-up cards, areas, cautions',
+    query: paperOptions,
+    file: 'application/pdf',
+  },
+  getBuyList: {
+    method: 'get',
+    path: '/api/jobs/{id}/buy-list.pdf',
+    summary: 'What to buy for the job, on paper',
+    query: paperOptions,
+    file: 'application/pdf',
   },
   postBatch: {
     method: 'post',

@@ -27,6 +27,7 @@ export const PROBLEM_TYPES = {
   'in-use': { status: 409, title: 'Still in use' },
   'too-large': { status: 413, title: 'Too large' },
   unavailable: { status: 503, title: 'The database does not answer' },
+  busy: { status: 503, title: 'Too much to do at once' },
   internal: { status: 500, title: 'Something went wrong in the server' },
 } as const;
 

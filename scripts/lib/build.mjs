@@ -66,8 +66,11 @@ async function buildServer() {
   const esbuild = await import('esbuild');
   const { dependencies } = JSON.parse(readFileSync(path.join(ROOT, 'server/package.json'), 'utf8'));
   await esbuild.build({
-    entryPoints: [path.join(ROOT, 'server/src/index.ts')],
-    outfile: path.join(ROOT, 'server/dist/index.js'),
+    entryPoints: {
+      index: path.join(ROOT, 'server/src/index.ts'),
+      worker: path.join(ROOT, 'server/src/jobs/worker.ts'),
+    },
+    outdir: path.join(ROOT, 'server/dist'),
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -118,8 +121,14 @@ async function buildApp() {
 
 export const APP_DIST = path.join(ROOT, 'app/dist');
 
+/** The worker of the server's pool. */
+export const WORKER_FILE = path.join(ROOT, 'server/dist/worker.js');
+
+/** Builds the server if it changed since the last time. */
+export const ensureServerBuilt = () => ifChanged('server', WORKER_FILE, buildServer);
+
 /** Builds what changed since the last time, and nothing else. */
 export async function ensureBuilt() {
-  await ifChanged('server', path.join(ROOT, 'server/dist/index.js'), buildServer);
+  await ensureServerBuilt();
   await ifChanged('app', path.join(APP_DIST, 'sw.js'), buildApp);
 }

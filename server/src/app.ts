@@ -8,6 +8,8 @@ import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
 import { problemHandler, unknownPath } from './http/problems';
 import { applicationFiles } from './http/static';
+import type { Pool } from './jobs/pool';
+import { paperRoutes } from './paper/routes';
 import { resourceRoutes } from './resources/routes';
 
 /** Largest bodies taken: of one row, and of a batch of a whole job. */
@@ -17,12 +19,14 @@ export const BATCH_BODY_LIMIT = 4 * 1024 * 1024;
 export interface AppOptions {
   readonly db: Database;
   readonly logger: Logger;
+  /** For heavy work. */
+  readonly pool: Pool;
   /** Folder of the exported application; without it only the API is served. */
   readonly applicationFolder?: string | undefined;
 }
 
 /** The Express application: security headers, compression, API, application files, problem details. */
-export function createApp({ db, logger, applicationFolder }: AppOptions): Express {
+export function createApp({ db, logger, pool, applicationFolder }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -54,6 +58,7 @@ export function createApp({ db, logger, applicationFolder }: AppOptions): Expres
     response.type('application/json').send(document);
   });
   app.use(resourceRoutes(db));
+  app.use(paperRoutes(db, pool));
   app.use('/api', unknownPath);
   if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
   app.use(unknownPath);

@@ -1,9 +1,11 @@
 import { once } from 'node:events';
 import type { Server } from 'node:http';
+import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { createApp } from './app';
 import { migrate, openDatabase } from './db/database';
 import { loadDemo } from './files/loadDemo';
+import { createPool, type Pool } from './jobs/pool';
 
 export interface ServeOptions {
   readonly port: number;
@@ -34,21 +36,23 @@ export async function serve({
     const loaded = demoFolder === undefined ? undefined : await loadDemo(db, demoFolder);
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-    const server = createApp({ db, logger, applicationFolder }).listen(port, '127.0.0.1');
+    const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
+    const server = createApp({ db, logger, pool, applicationFolder }).listen(port, '127.0.0.1');
     await once(server, 'listening');
-    return { address: `http://127.0.0.1:${port}`, stop: () => stop(server, db) };
+    return { address: `http://127.0.0.1:${port}`, stop: () => stop(server, pool, db) };
   } catch (error) {
     await db.destroy();
     throw error;
   }
 }
 
-async function stop(server: Server, db: { destroy(): Promise<void> }): Promise<void> {
+async function stop(server: Server, pool: Pool, db: { destroy(): Promise<void> }): Promise<void> {
   const closed = once(server, 'close');
   server.close();
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), 2000);
   await closed;
   clearTimeout(patience);
+  await pool.close();
   await db.destroy();
 }

@@ -21,12 +21,30 @@ export function whyFailed(error: unknown): string {
   return error instanceof Error ? error.message : 'The server did not take it.';
 }
 
+const bodyOf = async (response: Response): Promise<unknown> => response.json().catch(() => undefined);
+
+/** What a body says was wrong; one that is not ours is another server's. */
+function failure(body: unknown): Error {
+  const said = problem.safeParse(body);
+  return said.success ? new Refused(said.data) : new Unreachable();
+}
+
 async function answerOf(response: Response): Promise<unknown> {
   if (response.status === 204) return undefined;
-  const body: unknown = await response.json().catch(() => undefined);
+  const body = await bodyOf(response);
   if (response.ok && body !== undefined) return body;
-  const said = problem.safeParse(body);
-  throw said.success ? new Refused(said.data) : new Unreachable();
+  throw failure(body);
+}
+
+const away = () => {
+  throw new Unreachable();
+};
+
+/** A file the server makes. */
+export async function fileOf(path: string): Promise<Blob> {
+  const response = await fetch(path).catch(away);
+  if (!response.ok) throw failure(await bodyOf(response));
+  return response.blob().catch(away);
 }
 
 /** One call of the API. `keepalive` lets a write finish when the page is being left. */
@@ -42,8 +60,6 @@ export async function call(
     ...(body === undefined
       ? {}
       : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
-  }).catch(() => {
-    throw new Unreachable();
-  });
+  }).catch(away);
   return answerOf(response);
 }

@@ -23,7 +23,12 @@ export function chooseFile(accept: string): Promise<ChosenFile | undefined> {
 
 /** Hands a text to the device as a file. */
 export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+  saveBlob(name, new Blob([text], { type }));
+}
+
+/** Hands a file to the device. */
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -43,7 +43,7 @@ export function consumablesFor(request: ConsumablesRequest): Readonly<Record<Con
   const paint = given('Paint through the machine', 'volume', request.paint, 'Likely paint of the job');
   const count = (label: string, value: number) => given(label, 'count', value, 'Counted');
   return {
-    tape: explain('consumable by length', 'size', { line, spare: METRES_SPARE }, (v) => v.line * v.spare),
+    tape: explain('consumable by length', 'run', { line, spare: METRES_SPARE }, (v) => v.line * v.spare),
     film: explain(
       'consumable by area',
       'area',
@@ -52,7 +52,7 @@ export function consumablesFor(request: ConsumablesRequest): Readonly<Record<Con
     ),
     paper: explain(
       'consumable by length',
-      'size',
+      'run',
       { line, share: PAPER_SHARE, spare: METRES_SPARE },
       (v) => v.line * v.share * v.spare,
     ),

@@ -1,4 +1,4 @@
-import type { Volume } from '../units';
+import { of, type Volume } from '../units';
 
 export interface ContainerCount {
   readonly size: number;
@@ -117,6 +117,9 @@ export interface BoxingStep {
 
 /** Share of the vessel that stays from one mix to the next, so that the colour goes over by steps. */
 const CARRY = 1 / 3;
+
+/** Vessel most crews box in, m³. */
+export const BOXING_VESSEL = of(60, 'L');
 
 /**
  * How to box (intermix) containers of one colour in a vessel: all together where they fit, else in mixes that each keep a

@@ -16,13 +16,19 @@ export interface Money {
   readonly high: number;
 }
 
+/** Something without a price, by the part of the cost it is missing in. */
+export interface Unpriced {
+  readonly part: 'paint' | 'consumables' | 'labour';
+  readonly name: string;
+}
+
 export interface JobCost {
   readonly paint: Money;
   readonly consumables: Money;
   readonly labour: Money;
   readonly total: Money;
   /** What has no price and is not in it. */
-  readonly missing: readonly string[];
+  readonly missing: readonly Unpriced[];
 }
 
 export interface CostRequest {
@@ -50,22 +56,22 @@ const priced = ({ low, value, high }: Explained, each: number): Money => ({
  * the same way when its areas are. What has no price is left out and named.
  */
 export function jobCost({ paint, consumables, hours, book }: CostRequest): JobCost {
-  const missing: string[] = [];
+  const missing: Unpriced[] = [];
   const paintCost = paint.reduce((sum, { name, cost }) => {
-    if (!cost) missing.push(name);
+    if (!cost) missing.push({ part: 'paint', name });
     return cost ? plus(sum, cost) : sum;
   }, NOTHING);
   const used = CONSUMABLE_IDS.reduce((sum, id) => {
     const each = book.prices[id];
     if (each === null) {
-      if (consumables[id].value > 0) missing.push(CONSUMABLES[id].name);
+      if (consumables[id].value > 0) missing.push({ part: 'consumables', name: CONSUMABLES[id].name });
       return sum;
     }
     return plus(sum, priced(consumables[id], id === 'lubricant' ? each / UNITS.L.factor : each));
   }, NOTHING);
   const tasks = Object.keys(TASKS) as Task[];
   const { hour } = book;
-  if (hour === null) missing.push('Hours');
+  if (hour === null) missing.push({ part: 'labour', name: 'Hours' });
   const labour =
     hour === null
       ? NOTHING

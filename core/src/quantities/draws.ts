@@ -1,4 +1,4 @@
-import { normal, seeded, type Random } from '../random';
+import { normal, seeded, type SeededRandom } from '../random';
 import { accept, refuse, type Result } from '../units';
 import {
   FACTOR_GROUP_NAMES,
@@ -7,16 +7,20 @@ import {
   type FactorGroup,
   type JobModel,
 } from './demand';
-import { sprayedVolume, withKept } from './paint';
+import { keptOf, sprayedPerArea, wetFilmOf } from './paint';
 import { withWear } from './wear';
 
-/** A number of a triangular distribution from a uniform one (inverse of its cumulative). */
-export function triangular(low: number, likely: number, high: number, u: number): number {
-  if (!(high > low)) return likely;
+/** Uniform numbers as ones of a triangular distribution, in their place (inverse of its cumulative). */
+export function triangular(low: number, likely: number, high: number, uniform: Float64Array): Float64Array {
+  if (!(high > low)) return uniform.fill(likely);
   const split = (likely - low) / (high - low);
-  return u < split
-    ? low + Math.sqrt(u * (high - low) * (likely - low))
-    : high - Math.sqrt((1 - u) * (high - low) * (high - likely));
+  const below = Math.sqrt((high - low) * (likely - low));
+  const above = Math.sqrt((high - low) * (high - likely));
+  for (let draw = 0; draw < uniform.length; draw += 1) {
+    const u = uniform[draw] as number;
+    uniform[draw] = u < split ? low + below * Math.sqrt(u) : high - above * Math.sqrt(1 - u);
+  }
+  return uniform;
 }
 
 /** Draws by factor, or volumes by coating: an array each, all of one length, a place in it for each draw. */
@@ -32,42 +36,65 @@ function columnsOf<Name extends string>(
   return columns;
 }
 
-/** Paint sprayed at one surface and soaked up by it, added to what was sprayed before, draw by draw. */
-function addSprayed(
-  sprayed: Float64Array,
-  draws: Columns,
-  { coats, at }: CoatingModel['surfaces'][number],
-): void {
-  const { area, texture, dry, solids, te, absorbed, hand } = columnsOf(draws, at);
-  for (let draw = 0; draw < sprayed.length; draw += 1) {
-    sprayed[draw] =
-      (sprayed[draw] as number) +
-      sprayedVolume({
-        area: area[draw] as number,
-        texture: texture[draw] as number,
-        coats,
-        dry: dry[draw] as number,
-        solids: solids[draw] as number,
-        te: te[draw] as number,
-        absorbed: absorbed[draw] as number,
-        hand: hand[draw] as number,
-      });
+type Surfaces = CoatingModel['surfaces'];
+
+/** Surfaces of a coating that share all but their areas: what a square metre takes is worked out once for them. */
+function alike(surfaces: Surfaces): readonly Surfaces[] {
+  const found = new Map<string, Surfaces[number][]>();
+  for (const surface of surfaces) {
+    const { coats, at } = surface;
+    const key = `${coats} ${at.texture} ${at.te} ${at.absorbed}`;
+    const known = found.get(key);
+    if (known) known.push(surface);
+    else found.set(key, [surface]);
   }
+  return [...found.values()];
+}
+
+/** Sums draw by draw. */
+function added(columns: Columns, count: number): Float64Array {
+  const sum = new Float64Array(count);
+  for (const column of columns)
+    for (let draw = 0; draw < count; draw += 1) sum[draw] = (sum[draw] as number) + (column[draw] as number);
+  return sum;
+}
+
+/** Paint sprayed at the surfaces of a coating and soaked up by them, draw by draw. */
+function sprayedAt(surfaces: Surfaces, draws: Columns, count: number): Float64Array {
+  const sprayed = new Float64Array(count);
+  const [first] = surfaces;
+  if (!first) return sprayed;
+  const film = new Float64Array(count);
+  // Shared by all surfaces of a coating
+  const { dry, hand, solids } = columnsOf(draws, first.at);
+  for (let draw = 0; draw < count; draw += 1)
+    film[draw] = wetFilmOf(dry[draw] as number, hand[draw] as number, solids[draw] as number);
+  for (const group of alike(surfaces)) {
+    const { coats, at } = group[0] as Surfaces[number];
+    const { texture, te, absorbed } = columnsOf(draws, at);
+    const areas = group.map((surface) => draws[surface.at.area] as Float64Array);
+    const area = added(areas, count);
+    for (let draw = 0; draw < count; draw += 1) {
+      const trueArea = coats * (texture[draw] as number);
+      sprayed[draw] =
+        (sprayed[draw] as number) +
+        (area[draw] as number) *
+          sprayedPerArea(trueArea, film[draw] as number, te[draw] as number, absorbed[draw] as number);
+    }
+  }
+  return sprayed;
 }
 
 /** Paint to buy for each coating of a job, m³, by draw, from the draws of its factors. */
 export function volumesOf({ coatings }: JobModel, draws: Columns): Columns {
   const count = draws[0]?.length ?? 0;
   return coatings.map(({ surfaces, at, fills, hoses }) => {
-    const sprayed = new Float64Array(count);
-    for (const surface of surfaces) addSprayed(sprayed, draws, surface);
+    const volumes = sprayedAt(surfaces, draws, count);
     const { life, wear, residue, touchUp, pump } = columnsOf(draws, at);
-    const volumes = new Float64Array(count);
     for (let draw = 0; draw < count; draw += 1) {
-      const tip = { wear: wear[draw] as number, life: life[draw] as number };
-      const worn = withWear(sprayed[draw] as number, tip);
-      const kept = { residue: residue[draw] as number, touchUp: touchUp[draw] as number };
-      volumes[draw] = withKept(worn, kept) + fills * (hoses + (pump[draw] as number));
+      const worn = withWear(volumes[draw] as number, wear[draw] as number, life[draw] as number);
+      const kept = keptOf(worn, residue[draw] as number, touchUp[draw] as number);
+      volumes[draw] = kept + fills * (hoses + (pump[draw] as number));
     }
     return volumes;
   });
@@ -95,17 +122,13 @@ const BLOCK = 1000;
 const SHARE_DRAWS = 2048;
 
 /** Draws of all factors: triangular over the range of each; the gun hand lognormal, its range one standard deviation. */
-function drawAll(factors: readonly Factor[], count: number, random: Random): Columns {
+function drawAll(factors: readonly Factor[], count: number, random: SeededRandom): Columns {
   return factors.map(({ group, input: { low, value, high } }) => {
-    const draws = new Float64Array(count).fill(value);
-    if (!(high > low)) return draws;
+    const row = new Float64Array(count);
+    if (!(high > low)) return row.fill(value);
+    if (group !== 'hand') return triangular(low, value, high, random.fill(row));
     const deviation = (high - low) / (2 * value);
-    for (let draw = 0; draw < count; draw += 1)
-      draws[draw] =
-        group === 'hand'
-          ? value * Math.exp(deviation * normal(random))
-          : triangular(low, value, high, random());
-    return draws;
+    return row.map(() => value * Math.exp(deviation * normal(random)));
   });
 }
 
@@ -129,20 +152,33 @@ function sharesOf(model: JobModel, seed: number): ReadonlyMap<FactorGroup, reado
       group,
       all.map((volumes, coating) => {
         const other = some[coating] ?? volumes;
-        const apart = volumes.reduce((sum, one, draw) => sum + (one - (other[draw] ?? NaN)) ** 2, 0);
         const whole = variances[coating] ?? 0;
-        return whole > 0 ? Math.max(0, 1 - apart / (2 * SHARE_DRAWS * whole)) : 0;
+        return whole > 0 ? Math.max(0, 1 - apart(volumes, other) / (2 * whole)) : 0;
       }),
     );
   }
   return shares;
 }
 
-const meanOf = (draws: Float64Array) => draws.reduce((sum, one) => sum + one, 0) / draws.length;
+function meanOf(draws: Float64Array): number {
+  let sum = 0;
+  for (let draw = 0; draw < draws.length; draw += 1) sum += draws[draw] as number;
+  return sum / draws.length;
+}
 
 function variance(draws: Float64Array): number {
   const mean = meanOf(draws);
-  return draws.reduce((sum, one) => sum + (one - mean) ** 2, 0) / draws.length;
+  let sum = 0;
+  for (let draw = 0; draw < draws.length; draw += 1) sum += ((draws[draw] as number) - mean) ** 2;
+  return sum / draws.length;
+}
+
+/** Mean square by which two rows of draws are apart. */
+function apart(one: Float64Array, other: Float64Array): number {
+  let sum = 0;
+  for (let draw = 0; draw < one.length; draw += 1)
+    sum += ((one[draw] as number) - (other[draw] as number)) ** 2;
+  return sum / one.length;
 }
 
 /** Numbers that are divided by: the paint, or, of the hand, its own scatter. */

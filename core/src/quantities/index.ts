@@ -6,6 +6,7 @@ export {
   type ConsumablesRequest,
 } from './consumables';
 export {
+  BOXING_VESSEL,
   CONTAINER_AIMS,
   boxingPlan,
   cheapestContainers,
@@ -15,7 +16,7 @@ export {
   type ContainerCount,
   type ContainerOffer,
 } from './containers';
-export { jobCost, type CostBook, type CostRequest, type JobCost, type Money } from './cost';
+export { jobCost, type CostBook, type CostRequest, type JobCost, type Money, type Unpriced } from './cost';
 export {
   FACTOR_GROUPS,
   jobModel,

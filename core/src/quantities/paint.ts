@@ -121,10 +121,21 @@ type Values<Name extends string> = Readonly<Record<Name, number>>;
 
 /** Unthinned paint sprayed at a surface and soaked up by it, m³. Thinner cancels: what is bought is unthinned. */
 export function sprayedVolume(v: Values<SurfaceInputName>): number {
-  return (v.area * v.texture * v.coats * v.dry * v.hand) / v.solids / v.te + v.area * v.absorbed;
+  return v.area * sprayedPerArea(v.texture * v.coats, wetFilmOf(v.dry, v.hand, v.solids), v.te, v.absorbed);
 }
+
+/** Wet film of unthinned paint, m, for a dry one and a hand that lays so much more or less. */
+export const wetFilmOf = (dry: number, hand: number, solids: number): number => (dry * hand) / solids;
+
+/** Paint for a square metre, m: the film on its true area in all coats, over what arrives, and what soaks in. */
+export const sprayedPerArea = (trueArea: number, wetFilm: number, te: number, absorbed: number): number =>
+  (trueArea * wetFilm) / te + absorbed;
 
 /** Paint to buy for what is sprayed: with what stays in containers and what is kept back. */
 export function withKept(sprayed: number, v: Values<KeptInputName>): number {
-  return sprayed * (1 + v.residue + v.touchUp);
+  return keptOf(sprayed, v.residue, v.touchUp);
 }
+
+/** `withKept` of bare numbers. */
+export const keptOf = (sprayed: number, residue: number, touchUp: number): number =>
+  sprayed * (1 + residue + touchUp);

@@ -34,7 +34,7 @@ export function waterfall(demand: CoatingDemand): Waterfall {
     sum.sprayed += sprayedVolume(film);
     sum.soaked += sprayedVolume(v);
   }
-  const worn = withWear(sum.soaked, whole);
+  const worn = withWear(sum.soaked, whole.wear, whole.life);
   const left = withKept(worn, { ...whole, touchUp: 0 });
   const kept = withKept(worn, whole);
   const total = kept + demand.fills * (whole.hoses + whole.pump);

@@ -4,9 +4,17 @@ import { WEAR } from '../tip';
 export const WEAR_LEFT = { likely: 0.5, low: 0.2, high: 0.8 } as const;
 
 /** Paint sprayed by tips that wear, for what new tips would spray: the part of the extra that the hand leaves in. */
-export function withWear(sprayed: number, { wear, life }: { wear: number; life: number }): number {
+export function withWear(sprayed: number, wear: number, life: number): number {
   return sprayed * (1 + wear * extraByWear(sprayed / life));
 }
+
+const { extraFlow: FLOW, narrowing: NARROWING } = WEAR;
+
+/** Mean of the extra from a new tip to a share of its life. */
+const meanTo = (share: number) =>
+  -FLOW / NARROWING - (1 + FLOW / NARROWING) * (Math.log(1 - NARROWING * share) / (NARROWING * share)) - 1;
+
+const WHOLE_LIFE = meanTo(1);
 
 /**
  * Extra paint of tips that wear while they spray, relative, were the gun speed kept: flow rises to 1.4 and the fan
@@ -15,10 +23,8 @@ export function withWear(sprayed: number, { wear, life }: { wear: number; life: 
  */
 export function extraByWear(lives: number): number {
   if (!(lives > 0)) return 0;
-  const { extraFlow: a, narrowing: b } = WEAR;
-  const meanTo = (x: number) => -a / b - (1 + a / b) * (Math.log(1 - b * x) / (b * x)) - 1;
   if (lives <= 1) return meanTo(lives);
   const whole = Math.floor(lives);
   const rest = lives - whole;
-  return (whole * meanTo(1) + (rest > 0 ? rest * meanTo(rest) : 0)) / lives;
+  return (whole * WHOLE_LIFE + (rest > 0 ? rest * meanTo(rest) : 0)) / lives;
 }

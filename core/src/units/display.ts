@@ -60,6 +60,8 @@ export const DISPLAY = {
   temperature: { metric: fixed('°C', 1), us: fixed('°F', 1) },
   temperatureMargin: { metric: fixed('C°', 0.5), us: fixed('F°', 1) },
   wind: { metric: fixed('m/s', 0.5), us: fixed('mph', 1) },
+  /** Length bought by the roll. */
+  run: { metric: fixed('m', 1), us: fixed('ft', 5) },
   reach: { metric: fixed('m', 1), us: fixed('ft', 5) },
   percent: { metric: fixed('%', 1), us: fixed('%', 1) },
   mesh: { metric: fixed('mesh', 1), us: fixed('mesh', 1) },
@@ -149,7 +151,7 @@ export function showRange(low: number, high: number, kind: DisplayKind, system: 
   const a = show(low, kind, system);
   const b = show(high, kind, system);
   if (a.number === b.number) return showText(low, kind, system);
-  return b.unit === '×' ? `${a.number}–${b.number}×` : `${a.number}–${b.number} ${b.unit}`;
+  return b.unit === '×' ? `${a.number}–${b.number}×` : `${a.number}–${b.number} ${b.unit}`.trim();
 }
 
 /** The other unit system: the small number beside the large one. */

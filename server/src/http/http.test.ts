@@ -5,6 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { ALL_OPERATIONS, problem } from '@fine-spray/contract';
 import pino from 'pino';
+import { createPool } from '../jobs/pool';
 import { createApp } from '../app';
 import { openDatabase } from '../db/database';
 import { asProblem } from './problems';
@@ -34,11 +35,13 @@ describe('health', () => {
   it('is 200 while the database answers and 503 when it does not', async () => {
     expect((await server.call('GET', '/api/health')).body).toEqual({ status: 'ok', database: 'ok' });
     const db = openDatabase(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
-    const app = createApp({ db, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
+    const app = createApp({ db, pool, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
     await once(app, 'listening');
     const down = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/health`);
     const said = problem.parse(await down.json());
     app.close();
+    await pool.close();
     await db.destroy();
     expect(down.status).toBe(503);
     expect(said.detail).toMatch(/database does not answer/);

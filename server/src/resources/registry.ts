@@ -10,6 +10,9 @@ import { ProblemError } from '../http/problems';
 import { createStore, type Store, type Stored, type TableMap } from './store';
 import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from './tables';
 
+/** The order people gave the rows of a job. */
+export const IN_JOB_ORDER = ['position', 'created_at', 'id'];
+
 /** A resource with the checks that need more than its row. */
 export type Resource = Store<object>;
 

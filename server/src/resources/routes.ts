@@ -1,21 +1,12 @@
-import { RESOURCES, SINGLE_OPERATIONS, id as idSchema, type ResourceName } from '@fine-spray/contract';
+import { RESOURCES, SINGLE_OPERATIONS, type ResourceName } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
 import type { z } from 'zod';
 import type { Database } from '../db/database';
-import { ProblemError } from '../http/problems';
+import { expressPath, idOf } from '../http/parameters';
 import { currentCompany, putCompany as storeCompany } from './company';
-import { resourcesOn, writeBatch } from './registry';
+import { IN_JOB_ORDER, resourcesOn, writeBatch } from './registry';
 
 type Handler = (request: Request, companyId: string) => Promise<unknown>;
-
-/** "{id}" of the contract as Express writes it. */
-const expressPath = (path: string) => path.replace(/\{(\w+)\}/g, ':$1');
-
-function idOf(request: Request, name = 'id'): string {
-  const parsed = idSchema.safeParse(request.params[name]);
-  if (!parsed.success) throw new ProblemError('not-found', 'There is nothing with this id.');
-  return parsed.data.toLowerCase();
-}
 
 /** The routes of every resource in the contract, the batch of them, and the company's. */
 export function resourceRoutes(db: Database): Router {
@@ -34,7 +25,7 @@ export function resourceRoutes(db: Database): Router {
       const jobId = idOf(request, 'jobId');
       await resources.jobs.get(companyId, jobId);
       return {
-        items: await resources[name].list(companyId, { job_id: jobId }, ['position', 'created_at', 'id']),
+        items: await resources[name].list(companyId, { job_id: jobId }, IN_JOB_ORDER),
       };
     };
 

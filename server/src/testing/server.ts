@@ -5,6 +5,7 @@ import pino from 'pino';
 import { createApp } from '../app';
 import { migrate, openDatabase, type Database } from '../db/database';
 import { loadDemo } from '../files/loadDemo';
+import { createPool } from '../jobs/pool';
 
 export const DEMO_FOLDER = path.resolve(__dirname, '../../../demo');
 
@@ -38,7 +39,8 @@ export async function startTestServer({
   const db = openDatabase(base.href);
   await migrate(db);
   if (demo) await loadDemo(db, DEMO_FOLDER);
-  const app = createApp({ db, logger: pino({ level: 'silent' }), applicationFolder });
+  const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
+  const app = createApp({ db, logger: pino({ level: 'silent' }), pool, applicationFolder });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -65,6 +67,7 @@ export async function startTestServer({
     },
     async stop() {
       await new Promise((resolve) => server.close(resolve));
+      await pool.close();
       await db.destroy();
       await admin.raw(`drop database ${name} with (force)`);
       await admin.destroy();

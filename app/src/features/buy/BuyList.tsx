@@ -1,14 +1,14 @@
-import { USUAL_BOOK, type Surface } from '@fine-spray/contract';
+import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
 import { buyingsFor, jobPlan, type Buying, type CoatingOrder } from '@fine-spray/contract/planning';
 import {
+  BOXING_VESSEL,
   FACTOR_GROUPS,
   RISKS,
   boxingPlan,
   chanceText,
   containerText,
   moneyText,
-  of,
   showText,
   waterfall,
   type ContainerAim,
@@ -20,6 +20,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
 import { useCompany } from '@/data/resources';
+import { PaperButton } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
@@ -42,9 +43,6 @@ const AIM_OPTIONS = [
   { value: 'left over', label: 'Little left over' },
   { value: 'cost', label: 'Least money' },
 ] as const;
-
-/** Vessel most crews box in, m³. */
-const VESSEL = of(60, 'L');
 
 /** One coating: what to buy, largest, and how sure it is. */
 function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: string; onOpen: () => void }) {
@@ -122,13 +120,13 @@ function CoatingSheet({
 /** How to intermix the containers of one coating, so that no wall changes its colour half-way. */
 function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
   const { system } = useUnits();
-  const steps = boxingPlan(containers, VESSEL);
+  const steps = boxingPlan(containers, BOXING_VESSEL);
   if (steps.length === 0) return null;
   const text = (volume: number) => showText(volume, 'volume', system);
   return (
     <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
       <Words weight="bold" heading={2}>
-        {`Box it in a ${text(VESSEL)} vessel`}
+        {`Box it in a ${text(BOXING_VESSEL)} vessel`}
       </Words>
       {steps.map(({ pour, keep }, index) => (
         <Words key={index}>
@@ -162,10 +160,12 @@ function buyListText(lines: readonly Buying[], risk: Risk, currency: string = US
 
 /** What to buy of each coating, at the risk chosen. */
 export function BuyList({
+  job,
   orders,
   surfaces,
   startWorker,
 }: {
+  job: Pick<Job, 'id' | 'name'>;
   orders: readonly CoatingOrder[];
   surfaces: readonly Surface[];
   startWorker?: StartPurchaseWorker | undefined;
@@ -212,12 +212,16 @@ export function BuyList({
       </View>
       {plan ? <PlanCards plan={plan} /> : null}
       {lines.length > 0 ? (
-        <Button
-          label="Buy list, CSV"
-          icon={Download}
-          className="self-start"
-          onPress={() => saveFile('buy-list.csv', 'text/csv', buyListText(lines, risk, plan?.book.currency))}
-        />
+        <View className="flex-row flex-wrap gap-2">
+          <PaperButton job={job} kind="buy-list" risk={risk} aim={aim} />
+          <Button
+            label="Buy list, CSV"
+            icon={Download}
+            onPress={() =>
+              saveFile('buy-list.csv', 'text/csv', buyListText(lines, risk, plan?.book.currency))
+            }
+          />
+        </View>
       ) : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>

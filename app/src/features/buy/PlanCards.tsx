@@ -69,7 +69,10 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
           <Row name="Used up besides" text={money(cost.consumables.likely)} />
           <Row name="Hours" text={money(cost.labour.likely)} />
           {cost.missing.length > 0 ? (
-            <Words colour="caution">{`Without a price and not in it: ${cost.missing.join(', ').toLowerCase()}.`}</Words>
+            <Words colour="caution">{`Without a price and not in it: ${cost.missing
+              .map(({ name }) => name)
+              .join(', ')
+              .toLowerCase()}.`}</Words>
           ) : null}
           <Button
             label="Rates and prices"

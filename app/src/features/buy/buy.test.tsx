@@ -26,7 +26,14 @@ const order = (id: string, name: string): CoatingOrder => ({
 
 function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin, water-borne')]) {
   const held = heldWorkers(draw);
-  renderPart(<BuyList surfaces={[]} orders={orders} startWorker={held.startWorker} />);
+  renderPart(
+    <BuyList
+      job={{ id: 'j', name: 'Tern Boathouse' }}
+      surfaces={[]}
+      orders={orders}
+      startWorker={held.startWorker}
+    />,
+  );
   return held;
 }
 const litresBought = () => {

@@ -15,6 +15,7 @@ import { whyFailed } from '@/data/api';
 import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
 import { useBatch, usePlaces } from '@/data/resources';
+import { Papers } from '@/features/paper';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
@@ -123,6 +124,9 @@ function Files({ job, surfaces, kit }: LoadedJob) {
             <Issues name={read.name} issues={read.result.issues} />
           )
         ) : null}
+      </Card>
+      <Card title="On paper">
+        <Papers job={job} />
       </Card>
       <Card title="Out as a file">
         <Words colour="ink2">

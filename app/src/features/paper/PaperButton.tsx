@@ -1,0 +1,55 @@
+import {
+  PAPER_KINDS,
+  type Job,
+  type PaperKind,
+  type PaperOptions,
+  type PaperSize,
+} from '@fine-spray/contract';
+import { format } from 'date-fns/format';
+import Printer from 'lucide-react-native/icons/printer';
+import { useState } from 'react';
+import { whyFailed } from '@/data/api';
+import { fileName, saveBlob } from '@/data/deviceFiles';
+import { paperOf } from '@/data/paper';
+import { Button } from '@/ui/button';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { usePaperSize } from './usePaperSize';
+
+export interface PaperButtonProps {
+  readonly job: Pick<Job, 'id' | 'name'>;
+  readonly kind: PaperKind;
+  /** As chosen beside it; else as the device has it. */
+  readonly size?: PaperSize;
+  readonly risk?: PaperOptions['risk'];
+  readonly aim?: PaperOptions['aim'];
+}
+
+/** Makes a sheet of a job to print or to send. */
+export function PaperButton({ job, kind, size, risk = 'P80', aim = 'left over' }: PaperButtonProps) {
+  const [busy, setBusy] = useState(false);
+  const [usual] = usePaperSize();
+  const { system } = useUnits();
+  const toast = useToast();
+  const name = PAPER_KINDS[kind];
+  async function make() {
+    setBusy(true);
+    try {
+      const date = format(new Date(), 'yyyy-MM-dd');
+      const sheet = await paperOf(job.id, kind, { size: size ?? usual, units: system, risk, aim, date });
+      saveBlob(fileName(`${job.name} ${name}`, 'pdf'), sheet);
+    } catch (error) {
+      toast({ text: `${name} not made: ${whyFailed(error)}` });
+    } finally {
+      setBusy(false);
+    }
+  }
+  return (
+    <Button
+      label={busy ? `Making ${name.toLowerCase()} …` : `${name}, PDF`}
+      icon={Printer}
+      disabled={busy}
+      onPress={() => void make()}
+    />
+  );
+}

@@ -1,0 +1,2 @@
+export { PaperButton } from './PaperButton';
+export { Papers } from './Papers';

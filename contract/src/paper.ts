@@ -1,0 +1,24 @@
+import { CONTAINER_AIMS, RISKS, type Risk } from '@fine-spray/core/quantities';
+import { z } from 'zod';
+import { oneOf } from './primitives';
+
+/** Sheets a job is printed on. */
+export const PAPER_KINDS = { 'job-sheet': 'Job sheet', 'buy-list': 'Buy list' } as const;
+export type PaperKind = keyof typeof PAPER_KINDS;
+
+export const PAPER_SIZES = ['a4', 'letter'] as const;
+export type PaperSize = (typeof PAPER_SIZES)[number];
+
+/** How a sheet is printed, in the query: what is left out is as the screens start with it. */
+export const paperOptions = z
+  .object({
+    size: oneOf('Paper', PAPER_SIZES).default('a4'),
+    units: oneOf('Units', ['metric', 'us']).default('metric'),
+    /** How often what is bought is to be enough. */
+    risk: oneOf('Risk', Object.keys(RISKS) as [Risk, ...Risk[]]).default('P80'),
+    aim: oneOf('Aim', CONTAINER_AIMS).default('left over'),
+    /** Day printed on it, as it is where it is printed. */
+    date: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
+  })
+  .strict();
+export type PaperOptions = z.infer<typeof paperOptions>;

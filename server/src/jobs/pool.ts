@@ -1,0 +1,40 @@
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
+import { ProblemError } from '../http/problems';
+import type { PaperTask } from '../paper/task';
+
+/** Heavy work of the server, in worker threads. */
+export interface Pool {
+  /** Makes a sheet; the signal stops it. Refuses with a problem when too much waits already. */
+  run(task: PaperTask, signal: AbortSignal): Promise<Uint8Array>;
+  close(): Promise<void>;
+}
+
+/** Tasks that wait at most, for each worker: more would be given up on before their turn comes. */
+const WAITING = 8;
+/** How long an unused worker is kept, ms. */
+const KEPT = 60_000;
+
+/**
+ * Starts workers from the built file of `jobs/worker.ts` when there is work, one core left to the requests.
+ * @param ready workers that are started at once and kept, so that the first sheet does not wait for one
+ */
+export function createPool(workerFile: string, ready = 0): Pool {
+  const maxThreads = Math.max(1, availableParallelism() - 1);
+  const pool = new Piscina<PaperTask, Uint8Array>({
+    filename: workerFile,
+    minThreads: ready,
+    maxThreads,
+    maxQueue: WAITING * maxThreads,
+    idleTimeout: KEPT,
+  });
+  return {
+    run: async (task, signal) => {
+      if (pool.queueSize >= WAITING * maxThreads) {
+        throw new ProblemError('busy', 'Many sheets are being made at once. Try again in a moment.');
+      }
+      return pool.run(task, { signal });
+    },
+    close: () => pool.destroy(),
+  };
+}

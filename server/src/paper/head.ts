@@ -1,0 +1,24 @@
+import { EMERGENCY_CARD } from '@fine-spray/core/safety';
+import type { Paper } from './page';
+import type { PlannedJob } from './planned';
+
+/** What stands on top of every sheet: whose job it is, with which machine, and what to do first when someone is hurt. */
+export function writeHead(paper: Paper, { company, job, kit }: PlannedJob): void {
+  paper.text(company.name, { strong: true });
+  paper.title(job.name);
+  if (job.place !== '') paper.text(job.place);
+  const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+  const hoses = job.hoseIds.map(
+    (id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'a hose that is missing',
+  );
+  paper.text([sprayer?.name ?? 'A sprayer that is missing', ...hoses].join(' · '));
+  if (job.note !== '') {
+    paper.space(4);
+    paper.text(job.note);
+  }
+  paper.space(8);
+  paper.frame([
+    `${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`,
+    `${EMERGENCY_CARD.say}: “${EMERGENCY_CARD.sentence}” ${EMERGENCY_CARD.never.join(' ')} ${EMERGENCY_CARD.numbers}.`,
+  ]);
+}

@@ -1,0 +1,143 @@
+import { TASKS, containerText, type Task } from '@fine-spray/core/quantities';
+import { SURFACE_KINDS, areaLines, measure } from '@fine-spray/core/takeoff';
+import { showText, type UnitSystem } from '@fine-spray/core/units';
+import type { Surface } from '@fine-spray/contract';
+import type { Paper } from './page';
+import type { PlannedJob } from './planned';
+import { setUpsOf, type PrintedSetUp } from './setUps';
+import { writeHead } from './head';
+
+const where = ({ room, name }: Surface) => (room === '' ? name : `${room} · ${name}`);
+
+/** What a crew takes along: quantities in short, a set-up card for each set-up, and how the areas were worked out. */
+export function writeJobSheet(paper: Paper, planned: PlannedJob): void {
+  const { units } = planned.options;
+  writeHead(paper, planned);
+  if (planned.surfaces.length === 0) {
+    paper.text('There are no surfaces in this job yet.');
+    return;
+  }
+  writeQuantities(paper, planned);
+  paper.heading('Set-up cards');
+  paper.text(
+    'Begin at the lower pressure on a test card and raise it until the fan is even; stop there. Comb and gauge have the last word.',
+  );
+  for (const setUp of setUpsOf(planned.layers, units)) writeSetUp(paper, setUp, units);
+  if (planned.unplanned.length > 0) {
+    paper.heading('Without a set-up');
+    for (const { surface, why } of planned.unplanned) paper.text(`${where(surface)}: ${why}`);
+  }
+  writeAreas(paper, planned.surfaces, units);
+}
+
+function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { units } }: PlannedJob): void {
+  const net = surfaces.reduce((sum, { geometry }) => {
+    const area = measure(geometry);
+    return area.ok ? sum + area.value.net : sum;
+  }, 0);
+  const hours = (seconds: number) => showText(seconds, 'duration', units);
+  paper.heading('In short');
+  paper.grid(
+    [
+      { label: 'Area', value: showText(net, 'area', units) },
+      ...(plan
+        ? [
+            { label: 'Work', value: `${hours(plan.time.low)} to ${hours(plan.time.high)}` },
+            {
+              label: `Days with ${plan.book.people}, without waiting between coats`,
+              value: `about ${plan.days}`,
+            },
+          ]
+        : []),
+    ],
+    3,
+  );
+  paper.table(
+    [
+      { title: 'Coating', share: 5 },
+      { title: 'Likely', share: 1.5, align: 'right' },
+      { title: 'Take along', share: 4, align: 'right' },
+      { title: 'Tips', share: 1, align: 'right' },
+    ],
+    buyings.map(({ order, distribution, purchase }) => [
+      order.name,
+      showText(distribution.mean, 'volume', units),
+      containerText(purchase.containers, units),
+      String(purchase.tips),
+    ]),
+  );
+  if (!plan) return;
+  paper.table(
+    [
+      { title: 'Work', share: 6 },
+      { title: 'Likely', share: 1.5, align: 'right' },
+      { title: 'From', share: 1.5, align: 'right' },
+      { title: 'To', share: 1.5, align: 'right' },
+    ],
+    (Object.keys(TASKS) as Task[])
+      .map((task) => ({ name: TASKS[task], ...plan.hours[task] }))
+      .filter(({ value }) => value > 0)
+      .map(({ name, value, low, high }) => [name, hours(value), hours(low), hours(high)]),
+  );
+}
+
+function writeSetUp(paper: Paper, { code, lines, cells, cautions, layers }: PrintedSetUp, units: UnitSystem) {
+  paper.room(260);
+  paper.space(10);
+  paper.rule(1);
+  paper.lead(code, lines);
+  paper.grid(cells, 3);
+  for (const { what, why, instead } of cautions) {
+    paper.text(`Caution: ${what}. ${why} ${instead}`, { small: true });
+  }
+  paper.blanks(['Even at', 'Fan', 'Wet film', 'Initials']);
+  paper.table(
+    [
+      { title: 'Surface', share: 6 },
+      { title: 'Net area', share: 1.5, align: 'right' },
+      { title: 'Paint, all coats', share: 2, align: 'right' },
+    ],
+    layers.map(({ surface, layer, card }) => [
+      layer.share === 1
+        ? where(surface)
+        : `${where(surface)}, ${showText(layer.share, 'percent', units)} in spots`,
+      showText(card.area.net * layer.share, 'area', units),
+      showText(card.paint.value * layer.share, 'volume', units),
+    ]),
+  );
+}
+
+/** Areas with their arithmetic, room by room. */
+function writeAreas(paper: Paper, surfaces: readonly Surface[], units: UnitSystem): void {
+  const rooms = new Map<string, Surface[]>();
+  for (const surface of surfaces) rooms.set(surface.room, [...(rooms.get(surface.room) ?? []), surface]);
+  paper.heading('Areas and how they were worked out');
+  for (const [room, inRoom] of rooms) {
+    if (room !== '') paper.subheading(room);
+    paper.table(
+      [
+        { title: 'Surface', share: 4 },
+        { title: 'Worked out', share: 5 },
+        { title: 'Net area', share: 1.5, align: 'right' },
+      ],
+      inRoom.map((surface) => [
+        `${surface.name}, ${SURFACE_KINDS[surface.kind].name.toLowerCase()}`,
+        arithmetic(surface, units),
+        netText(surface, units),
+      ]),
+    );
+  }
+}
+
+function arithmetic({ geometry }: Surface, units: UnitSystem): string {
+  const sums = areaLines(geometry, units).map(({ name, sum, area }) =>
+    area < 0 ? `less ${name.toLowerCase()} ${sum}` : `${name} ${sum}`,
+  );
+  const by = geometry.override ? [`put in by hand: ${geometry.override.reason}`] : [];
+  return [...sums, ...by].join('\n');
+}
+
+function netText({ geometry }: Surface, units: UnitSystem): string {
+  const area = measure(geometry);
+  return area.ok ? showText(area.value.net, 'area', units) : '–';
+}

@@ -1,0 +1,143 @@
+import { randomUUID } from 'node:crypto';
+import { EMERGENCY_CARD, PRECEDENCE_NOTE } from '@fine-spray/core/safety';
+import { readPdf, type ReadPdf } from '../testing/pdf';
+import { startTestServer, type TestServer } from '../testing/server';
+
+let server: TestServer;
+let tern: string;
+beforeAll(async () => {
+  server = await startTestServer();
+  const { items = [] } = (await server.call('GET', '/api/jobs')).body;
+  tern = String(items.find(({ name }) => name === 'Tern Boathouse')?.['id']);
+});
+afterAll(() => server.stop());
+
+interface Sheet extends ReadPdf {
+  readonly text: string;
+}
+async function sheet(job: string, file: string, query = ''): Promise<Sheet> {
+  const response = await fetch(`${server.address}/api/jobs/${job}/${file}?${query}`);
+  expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/pdf']);
+  const read = readPdf(new Uint8Array(await response.arrayBuffer()));
+  return { ...read, text: read.pages.join(' ') };
+}
+async function newJob(fields: Record<string, unknown>): Promise<string> {
+  const { body } = await server.call('GET', `/api/jobs/${tern}`);
+  const { sprayerId, hoseIds } = body;
+  const id = randomUUID();
+  const answer = await server.call('PUT', `/api/jobs/${id}`, {
+    ...{ name: 'Empty', place: '', note: '', status: 'estimate', sprayerId, hoseIds, lift: 0, version: 0 },
+    ...fields,
+  });
+  expect(answer.status).toBe(200);
+  return id;
+}
+
+describe('the job sheet', () => {
+  it('has quantities, set-up cards, surfaces, areas with their arithmetic, and cautions', async () => {
+    const { title, size, text, pages } = await sheet(tern, 'job-sheet.pdf', 'date=2026-11-24');
+    expect(title).toBe('Tern Boathouse: job sheet');
+    expect(size.map(Math.round)).toEqual([595, 842]);
+    expect(text).toContain('Millrace Decorating Tern Boathouse');
+    // The same figures as the screens: 9.6 × 3.2 less two windows of 1.2 × 1.2 is 27.84 m²
+    expect(text).toContain('9.60 m × 3.20 m less windows 2 × 1.20 m × 1.20 m 27.8 m²');
+    expect(text).toMatch(/Boat hall · North wall 27\.8 m² [\d.]+ L/);
+    expect(text).toMatch(
+      /Interior wall matt, water-borne Finish, 2 coats: wall, inside standard tip, fan \d+ mm/,
+    );
+    expect(text).toMatch(/Gun, start to stop \d+–\d+ bar [\d,]+–[\d,]+ psi/);
+    expect(text).toContain('Caution: Lock the trigger and relieve pressure before you touch the tip.');
+    expect(text).toMatch(/Even at Fan Wet film Initials/);
+    pages.forEach((page, index) => {
+      expect(page).toContain(`${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`);
+      expect(page).toContain(PRECEDENCE_NOTE);
+      expect(page).toContain(`Tern Boathouse: job sheet · 2026-11-24 · page ${index + 1} of ${pages.length}`);
+    });
+  });
+
+  it('is printed on Letter in feet, and the same again for the same rows', async () => {
+    const query = 'size=letter&units=us&date=2026-11-24';
+    const { size, text } = await sheet(tern, 'job-sheet.pdf', query);
+    expect(size).toEqual([612, 792]);
+    // 27.84 m² / 0.3048² = 299.7 ft²
+    expect(text).toMatch(/Boat hall · North wall 300 ft² [\d.]+ gal/);
+    expect((await sheet(tern, 'job-sheet.pdf', query)).text).toBe(text);
+  });
+
+  it('names what has no set-up with the reason, and says so of an empty job', async () => {
+    const empty = await newJob({ name: 'Nothing yet' });
+    expect((await sheet(empty, 'job-sheet.pdf')).text).toContain('There are no surfaces in this job yet.');
+    expect((await sheet(empty, 'buy-list.pdf')).text).toContain('There is nothing to buy yet');
+    const job = await newJob({ name: 'Deep well', lift: 60, hoseIds: [] });
+    const { items: surfaces = [] } = (await server.call('GET', `/api/jobs/${tern}/surfaces`)).body;
+    const { id: _id, createdAt: _made, updatedAt: _changed, ...wall } = surfaces[0] ?? {};
+    const thin = {
+      ...wall,
+      jobId: job,
+      placeId: null,
+      tip: { family: 'heavy-texture', code: '655' },
+      version: 0,
+    };
+    const put = await server.call('PUT', `/api/surfaces/${randomUUID()}`, thin);
+    expect([put.status, put.body.errors]).toEqual([200, undefined]);
+    const { text } = await sheet(job, 'job-sheet.pdf');
+    expect(text).toMatch(/Without a set-up Boat hall · North wall: .+\./);
+  });
+
+  it('prints names in other letters, and long ones over several lines', async () => {
+    const name = 'Łódź «Überhaus» ½ ångström, '.repeat(4).trim();
+    const { text, title } = await sheet(await newJob({ name }), 'job-sheet.pdf');
+    expect(title).toBe(`${name}: job sheet`);
+    expect(text).toContain(name);
+  });
+});
+
+describe('the buy list', () => {
+  it('has containers, how sure they are, where the paint goes, and what is used up besides', async () => {
+    const { title, text } = await sheet(tern, 'buy-list.pdf');
+    expect(title).toBe('Tern Boathouse: buy list');
+    expect(text).toContain('enough 80 times in 100 by what is known now');
+    expect(text).toMatch(/\d × 15 L[^€]* Interior wall matt, water-borne/);
+    expect(text).toMatch(/[\d,.]+ m Masking tape, likely [\d,]+–[\d,]+ m/);
+    expect(text).toMatch(/What it costs to buy Paint €[\d,]+ likely between/);
+    expect(text).toMatch(/Where it likely goes Dry film on flat surfaces [\d.]+ L/);
+    expect(text).toMatch(/Box it in a 60 L vessel: pour together/);
+  });
+
+  it('buys more to be surer', async () => {
+    const bought = async (risk: string) => {
+      const { text } = await sheet(tern, 'buy-list.pdf', `risk=${risk}`);
+      return Number(/Exterior acrylic, water-borne [^:]+: (\d+) L/.exec(text)?.[1]);
+    };
+    expect(await bought('P95')).toBeGreaterThan(await bought('P50'));
+  });
+});
+
+describe('asking for paper', () => {
+  it.each([
+    ['size=a3', 'size', 'Paper must be one of: a4, letter.'],
+    ['risk=P99', 'risk', 'Risk must be one of: P50, P80, P95.'],
+    ['date=tomorrow', 'date', 'The date must be written like 2026-01-31.'],
+  ])('with %s is refused at its name', async (query, field, message) => {
+    const answer = await server.call('GET', `/api/jobs/${tern}/job-sheet.pdf?${query}`);
+    expect([answer.status, answer.body.errors?.[0]]).toMatchObject([422, { field, message }]);
+  });
+
+  it('of a job that is not there is 404', async () => {
+    expect((await server.call('GET', `/api/jobs/${randomUUID()}/job-sheet.pdf`)).status).toBe(404);
+  });
+
+  it('by many at once makes each, or says that it is too much', async () => {
+    const answers = await Promise.all(
+      Array.from({ length: 60 }, () => fetch(`${server.address}/api/jobs/${tern}/buy-list.pdf`)),
+    );
+    const made = answers.filter(({ status }) => status === 200);
+    const busy = answers.filter(({ status }) => status === 503);
+    expect(made.length).toBeGreaterThan(0);
+    expect(made.length + busy.length).toBe(60);
+    const [first] = busy;
+    if (first) expect(await first.json()).toMatchObject({ title: 'Too much to do at once' });
+    const sizes = await Promise.all(made.map(async (one) => (await one.arrayBuffer()).byteLength));
+    expect(Math.min(...sizes)).toBeGreaterThan(10_000);
+  });
+});

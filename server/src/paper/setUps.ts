@@ -1,0 +1,76 @@
+import { LAYER_NAMES } from '@fine-spray/contract/planning';
+import type { Caution } from '@fine-spray/core/safety';
+import type { SetupCard } from '@fine-spray/core/setup';
+import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
+import { FAMILY_DATA, orificeDiameter } from '@fine-spray/core/tip';
+import { otherSystem, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
+import type { Cell } from './page';
+import type { PlannedLayer } from './planned';
+
+/** A set-up as it is printed, with every surface it is for. */
+export interface PrintedSetUp {
+  readonly code: string;
+  readonly lines: readonly string[];
+  readonly cells: readonly Cell[];
+  readonly cautions: readonly Caution[];
+  readonly layers: readonly PlannedLayer[];
+}
+
+function pressureCell(label: string, { start, stop }: SetupCard['gunPressure'], units: UnitSystem): Cell {
+  const range = (system: UnitSystem) => showRange(start, stop, 'pressure', system);
+  return { label, value: range(units), note: range(otherSystem(units)) };
+}
+
+function cellsOf(card: SetupCard, thinning: number, units: UnitSystem): readonly Cell[] {
+  const text = (part: 'wetFilm' | 'dryFilm' | 'distance' | 'sagLimit' | 'thinningLimit') =>
+    showText(card[part].value, card[part].kind, units);
+  const limit = card.thinningLimit.value > 0 ? `up to ${text('thinningLimit')}` : 'not at all';
+  return [
+    pressureCell('Gun, start to stop', card.gunPressure, units),
+    pressureCell('Pump, start to stop', card.pumpPressure, units),
+    { label: 'Move the gun', value: showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', units) },
+    {
+      label: card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film',
+      value: text('wetFilm'),
+    },
+    { label: 'Dry film', value: text('dryFilm') },
+    { label: 'Runs over', value: text('sagLimit') },
+    { label: 'Overlap and distance', value: `${card.overlap.name}, ${text('distance')}` },
+    { label: 'Gun filter', value: `${card.mesh.value} mesh` },
+    {
+      label: 'Thin',
+      value: thinning > 0 ? `${showText(thinning, 'percent', units)} (${limit})` : limit,
+    },
+  ];
+}
+
+function linesOf({ layer, coating, surface, card }: PlannedLayer, units: UnitSystem): readonly string[] {
+  const { tip } = card.tip.candidate;
+  const family = FAMILY_DATA[tip.family].name.toLowerCase();
+  const coats = `${layer.coats} ${layer.coats === 1 ? 'coat' : 'coats'}`;
+  const piece = ELEMENT_DATA[surface.element].name.toLowerCase();
+  return [
+    coating,
+    `${LAYER_NAMES[layer.role]}, ${coats}: ${piece}, ${surface.side}`,
+    `${family} tip, fan ${showText(card.fan.value, 'fanWidth', units)}, hole ${showText(orificeDiameter(tip), 'orifice', units)}`,
+  ];
+}
+
+/** Set-ups of a job in the order of its layers; surfaces whose cards print alike share one. */
+export function setUpsOf(layers: readonly PlannedLayer[], units: UnitSystem): readonly PrintedSetUp[] {
+  const found = new Map<string, PrintedSetUp & { layers: PlannedLayer[] }>();
+  for (const planned of layers) {
+    const { card, layer } = planned;
+    const printed = {
+      code: card.tip.code,
+      lines: linesOf(planned, units),
+      cells: cellsOf(card, layer.thinning, units),
+      cautions: card.cautions,
+    };
+    const key = JSON.stringify(printed);
+    const known = found.get(key);
+    if (known) known.layers.push(planned);
+    else found.set(key, { ...printed, layers: [planned] });
+  }
+  return [...found.values()];
+}
