@@ -20,6 +20,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
 import { useCompany } from '@/data/resources';
+import type { StartWorker } from '@/data/worker';
 import { PaperButton } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
@@ -30,7 +31,7 @@ import { useUnits } from '@/ui/units';
 import { Curve } from './Curve';
 import { PlanCards } from './PlanCards';
 import { WaterfallChart } from './WaterfallChart';
-import { usePurchase, type StartPurchaseWorker } from './usePurchase';
+import { usePurchase } from './usePurchase';
 
 const RISK_WORDS: Readonly<Record<Risk, string>> = {
   P50: '1 time in 2',
@@ -168,7 +169,7 @@ export function BuyList({
   job: Pick<Job, 'id' | 'name'>;
   orders: readonly CoatingOrder[];
   surfaces: readonly Surface[];
-  startWorker?: StartPurchaseWorker | undefined;
+  startWorker?: StartWorker | undefined;
 }) {
   const { state, again } = usePurchase(orders, startWorker);
   const [risk, setRisk] = useState<Risk>('P80');

@@ -1,2 +1,2 @@
 export { BuyScreen } from './BuyScreen';
-export { usePurchase, type StartPurchaseWorker } from './usePurchase';
+export { usePurchase } from './usePurchase';

@@ -1,6 +1,7 @@
 import { PURCHASE_DRAWS, type CoatingOrder } from '@fine-spray/contract/planning';
 import type { PaintDistribution } from '@fine-spray/core';
 import { useEffect, useState } from 'react';
+import { runWorker, type StartWorker } from '@/data/worker';
 import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
 
 export type PurchaseState =
@@ -13,36 +14,31 @@ export type PurchaseState =
     }
   | { readonly kind: 'refused'; readonly message: string };
 
-/** Starts the worker that draws. */
-export type StartPurchaseWorker = () => Worker;
-
-const startWorker: StartPurchaseWorker = () =>
+const startWorker: StartWorker = () =>
   new Worker(new URL('../../workers/purchase.worker', window.location.href));
 
 /** What the paint of a job may come to, drawn in a worker. New orders end the run before. */
 export function usePurchase(
   orders: readonly CoatingOrder[],
-  start: StartPurchaseWorker = startWorker,
+  start: StartWorker = startWorker,
 ): { state: PurchaseState; again: () => void } {
   const [state, setState] = useState<PurchaseState>({ kind: 'working' });
   const [run, setRun] = useState(0);
   useEffect(() => {
     if (orders.length === 0) return undefined;
-    const drawing = start();
-    drawing.onmessage = ({ data }: MessageEvent<PurchaseReport>) => {
-      if (data.kind === 'done') {
-        setState({ kind: 'done', distributions: data.distributions });
-      } else if (data.kind === 'trigger') {
-        setState((now) => (now.kind === 'done' ? { ...now, trigger: data.seconds } : now));
+    const order: PurchaseOrder = { demands: orders, ...PURCHASE_DRAWS };
+    const take = (report: PurchaseReport) => {
+      if (report.kind === 'done') {
+        setState({ kind: 'done', distributions: report.distributions });
+      } else if (report.kind === 'trigger') {
+        setState((now) => (now.kind === 'done' ? { ...now, trigger: report.seconds } : now));
       } else {
-        setState({ kind: 'refused', message: data.refusal.message });
+        setState({ kind: 'refused', message: report.refusal.message });
       }
     };
-    drawing.onerror = () =>
-      setState({ kind: 'refused', message: 'The quantities could not be drawn on this device.' });
-    const order: PurchaseOrder = { demands: orders, ...PURCHASE_DRAWS };
-    drawing.postMessage(order);
-    return () => drawing.terminate();
+    return runWorker(start, order, take, () =>
+      setState({ kind: 'refused', message: 'The quantities could not be drawn on this device.' }),
+    );
   }, [orders, run, start]);
   const again = () => {
     setState({ kind: 'working' });

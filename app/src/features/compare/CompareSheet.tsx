@@ -4,12 +4,13 @@ import { aboutText, showText, type DisplayKind } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useCompany } from '@/data/resources';
-import { usePurchase, type StartPurchaseWorker } from '@/features/buy';
+import { usePurchase } from '@/features/buy';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { COMPARED, comparisonOf, type Comparison } from './compare';
 import { coreLayers, systemText, type Preset } from '@/data/systems';
+import type { StartWorker } from '@/data/worker';
 
 /** Ways side by side at most: a fourth does not fit a phone. */
 const MOST = 3;
@@ -22,7 +23,7 @@ export interface CompareSheetProps {
   readonly surfaces: readonly Surface[];
   readonly presets: readonly Preset[];
   readonly onClose: () => void;
-  readonly startWorker?: StartPurchaseWorker | undefined;
+  readonly startWorker?: StartWorker | undefined;
 }
 
 /** Two or three coating systems on the same surfaces, side by side: paint, money, hours, waiting, film and how sure it is. */
@@ -100,7 +101,7 @@ function Column({
   job: Job;
   kit: Kit;
   surfaces: readonly Surface[];
-  startWorker?: StartPurchaseWorker | undefined;
+  startWorker?: StartWorker | undefined;
 }) {
   const { system } = useUnits();
   const { data: company } = useCompany();

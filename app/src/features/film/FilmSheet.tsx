@@ -8,6 +8,7 @@ import {
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import type { StartWorker } from '@/data/worker';
 import { WhySheet } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { BigNumber } from '@/ui/number';
@@ -18,13 +19,13 @@ import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import type { FilmPictureData } from '@/workers/filmBands';
 import { FilmPicture, Legend, shownBands } from './FilmPicture';
-import { useFilm, type FilmState, type StartFilmWorker } from './useFilm';
+import { useFilm, type FilmState } from './useFilm';
 
 export interface FilmSheetProps {
   readonly request: SetupRequest;
   readonly card: SetupCard;
   readonly onClose: () => void;
-  readonly startWorker?: StartFilmWorker;
+  readonly startWorker?: StartWorker;
 }
 
 /** Some percent as people say it: never "0 %" for a little. */

@@ -1,31 +1,44 @@
 import type { Job, Surface } from '@fine-spray/contract';
-import { requestFor, type Kit } from '@fine-spray/contract/planning';
-import { setupCard, showText } from '@fine-spray/core';
+import type { Kit } from '@fine-spray/contract/planning';
+import { showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import type { Answer } from '@/workers/answers.worker';
+import { useAnswers } from './useAnswers';
 
 /** Every row has this height, so that a long list scrolls without measuring. */
 const ROW_HEIGHT = 76;
 
 interface RowProps {
   readonly surface: Surface;
-  readonly job: Job;
-  readonly kit: Kit;
+  readonly coating: string | undefined;
+  readonly answer: Answer | undefined;
   readonly current: boolean;
 }
 
-const SurfaceRow = memo(function SurfaceRow({ surface, job, kit, current }: RowProps) {
+/** The tip of a row, and under it its paint; a dash for one that is refused, dots while it is worked out. */
+function Verdict({ answer }: { answer: Answer | undefined }) {
   const { system } = useUnits();
-  const answer = useMemo(() => {
-    const request = requestFor(surface, job, kit);
-    return request ? setupCard(request, system) : undefined;
-  }, [surface, job, kit, system]);
-  const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+  const refused = answer !== undefined && answer.paint === undefined;
+  const paint = answer?.paint === undefined ? '' : showText(answer.paint, 'volume', system);
   return (
-    <Link href={`/jobs/${job.id}/surfaces/${surface.id}`} asChild>
+    <View className="items-end">
+      <Words size={18} weight="digits-bold">
+        {answer ? (answer.code ?? '–') : '…'}
+      </Words>
+      <Words size={14} colour={refused ? 'danger' : 'ink2'}>
+        {refused ? 'look at it' : paint}
+      </Words>
+    </View>
+  );
+}
+
+const SurfaceRow = memo(function SurfaceRow({ surface, coating, answer, current }: RowProps) {
+  return (
+    <Link href={`/jobs/${surface.jobId}/surfaces/${surface.id}`} asChild>
       <Pressable
         role="link"
         aria-current={current ? 'page' : undefined}
@@ -34,26 +47,19 @@ const SurfaceRow = memo(function SurfaceRow({ surface, job, kit, current }: RowP
       >
         <View className="min-w-0 flex-1">
           <Words size={14} colour="ink2" numberOfLines={1}>
-            {[surface.room, coating?.name].filter(Boolean).join(' · ')}
+            {[surface.room, coating].filter(Boolean).join(' · ')}
           </Words>
           <Words weight="semi" numberOfLines={1}>
             {surface.name}
           </Words>
         </View>
-        <View className="items-end">
-          <Words size={18} weight="digits-bold">
-            {answer?.ok ? answer.value.tip.code : '–'}
-          </Words>
-          <Words size={14} colour={answer?.ok ? 'ink2' : 'danger'}>
-            {answer?.ok ? showText(answer.value.paint.value, 'volume', system) : 'look at it'}
-          </Words>
-        </View>
+        <Verdict answer={answer} />
       </Pressable>
     </Link>
   );
 });
 
-/** All surfaces of a job; rows are worked out only when they come into sight. */
+/** All surfaces of a job, each with the answer of its set-up. */
 export function SurfaceList({
   surfaces,
   job,
@@ -67,6 +73,9 @@ export function SurfaceList({
   currentId?: string | undefined;
   header?: ReactElement;
 }) {
+  const { system } = useUnits();
+  const answerOf = useAnswers(surfaces, job, kit, system);
+  const names = useMemo(() => new Map(kit.coatings.map(({ id, name }) => [id, name])), [kit]);
   return (
     <FlatList
       data={surfaces}
@@ -77,7 +86,12 @@ export function SurfaceList({
       ListHeaderComponent={header ?? null}
       tabIndex={0}
       renderItem={({ item }) => (
-        <SurfaceRow surface={item} job={job} kit={kit} current={item.id === currentId} />
+        <SurfaceRow
+          surface={item}
+          coating={names.get(item.coatingId)}
+          answer={answerOf(item)}
+          current={item.id === currentId}
+        />
       )}
     />
   );
