@@ -1,18 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Debian's Chromium; nothing is downloaded. */
-const launchOptions = {
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};
+import { CHROMIUM } from './chromium.mjs';
 
 /** Specs about the command itself need no browser size. */
 const COMMANDS = /(command|restart)\.spec\.ts/;
@@ -27,7 +14,7 @@ export default defineConfig({
   retries: 0,
   reporter: [['line'], ['json', { outputFile: process.env['E2E_REPORT'] ?? '../.build/e2e.json' }]],
   outputDir: '../test-results',
-  use: { launchOptions, trace: 'off', screenshot: 'off', serviceWorkers: 'block' },
+  use: { launchOptions: CHROMIUM, trace: 'off', screenshot: 'off', serviceWorkers: 'block' },
   projects: [
     { name: 'phone', testIgnore: COMMANDS, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
     { name: 'wide', testIgnore: COMMANDS, use: { viewport: { width: 1280, height: 800 } } },
