@@ -1,1 +1,2 @@
-export { CompareSheet } from './CompareSheet';
+export { SetUpsSheet } from './SetUpsSheet';
+export { SystemsSheet } from './SystemsSheet';

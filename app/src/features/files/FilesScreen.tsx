@@ -97,6 +97,9 @@ function Files({ job, surfaces, kit }: LoadedJob) {
 
   return (
     <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
+      <Card title="On paper">
+        <Papers job={job} />
+      </Card>
       <Card title="Take in a take-off or a building model">
         <Words colour="ink2">
           CSV with a header (only Surface, Width and Height are needed), or a gbXML model. What it says is
@@ -124,9 +127,6 @@ function Files({ job, surfaces, kit }: LoadedJob) {
             <Issues name={read.name} issues={read.result.issues} />
           )
         ) : null}
-      </Card>
-      <Card title="On paper">
-        <Papers job={job} />
       </Card>
       <Card title="Out as a file">
         <Words colour="ink2">

@@ -8,13 +8,22 @@ import {
   type SetupSurface,
   type SurfaceLayer,
 } from '@fine-spray/contract/planning';
-import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type SetupCard } from '@fine-spray/core';
+import {
+  COATING_PROPERTIES,
+  PRECEDENCE_NOTE,
+  writeTipCode,
+  type CoatingProperty,
+  type SetupCard,
+  type Tip,
+} from '@fine-spray/core';
+import Columns3 from 'lucide-react-native/icons/columns-3';
 import Layers from 'lucide-react-native/icons/layers';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
+import { SetUpsSheet } from '@/features/compare';
 import { FilmSheet } from '@/features/film';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
@@ -73,7 +82,7 @@ export function SurfaceEditor({
   const wide = useWide();
   const toast = useToast();
   const [open, setOpen] = useState<CardPart>();
-  const [filmOpen, setFilmOpen] = useState(false);
+  const [beside, setBeside] = useState<'film' | 'set-ups'>();
   const [role, setRole] = useState('finish');
   const { layers, underneath, sprayed } = useMemo(() => {
     const all = layersOf(surface);
@@ -114,6 +123,17 @@ export function SurfaceEditor({
   }
   const say = (error: unknown) => toast({ text: `Not stored: ${whyFailed(error)}` });
 
+  function pickTip(tip: Tip) {
+    if (underneath) {
+      toast({ text: 'Only the finish keeps a tip chosen by hand.' });
+      return;
+    }
+    const before = surface.tip;
+    const code = writeTipCode(tip);
+    onChange({ tip: { family: tip.family, code } });
+    toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
+  }
+
   const answer = (
     <View className="gap-3">
       {layers.length > 1 ? (
@@ -147,15 +167,7 @@ export function SurfaceEditor({
           )}
           stale={refusal?.message}
           onOpen={setOpen}
-          onPickTip={({ code, candidate }) => {
-            if (underneath) {
-              toast({ text: 'Only the finish keeps a tip chosen by hand.' });
-              return;
-            }
-            const before = surface.tip;
-            onChange({ tip: { family: candidate.tip.family, code } });
-            toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
-          }}
+          onPickTip={({ candidate }) => pickTip(candidate.tip)}
         />
       ) : refusal ? null : (
         <ErrorState
@@ -164,13 +176,27 @@ export function SurfaceEditor({
         />
       )}
       {card && !refusal ? (
-        <Button label="See the film on the wall" icon={Layers} onPress={() => setFilmOpen(true)} />
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label="See the film on the wall"
+            icon={Layers}
+            className="flex-grow"
+            onPress={() => setBeside('film')}
+          />
+          <Button
+            label="Compare set-ups"
+            icon={Columns3}
+            className="flex-grow"
+            onPress={() => setBeside('set-ups')}
+          />
+        </View>
       ) : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
       </Words>
     </View>
   );
+  const closeBeside = () => setBeside(undefined);
   const best = tipOn(card);
   const inputs = (
     <View className="gap-5">
@@ -194,8 +220,20 @@ export function SurfaceEditor({
         onClose={() => setOpen(undefined)}
         onOverride={(property, value) => void override(property, value)}
       />
-    ) : filmOpen && card && request && !refusal ? (
-      <FilmSheet request={request} card={card} onClose={() => setFilmOpen(false)} />
+    ) : beside && card && request && !refusal ? (
+      beside === 'film' ? (
+        <FilmSheet request={request} card={card} onClose={closeBeside} />
+      ) : (
+        <SetUpsSheet
+          request={request}
+          card={card}
+          onPick={(tip) => {
+            closeBeside();
+            pickTip(tip);
+          }}
+          onClose={closeBeside}
+        />
+      )
     ) : null;
   if (wide) {
     return (

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, useBatch, useList } from '@/data/resources';
-import { CompareSheet } from '@/features/compare';
+import { SystemsSheet } from '@/features/compare';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
@@ -110,7 +110,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
         </Pressable>
       ))}
       {comparing && shown?.surfaces[0] ? (
-        <CompareSheet
+        <SystemsSheet
           title={shown.name}
           job={job}
           kit={kit}
