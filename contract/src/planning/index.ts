@@ -1,4 +1,5 @@
 /** Stored rows put together as the core wants them, for every screen and for paper alike. */
+export { checkBought, type BoughtCheck, type BoughtList } from './bought';
 export { PURCHASE_DRAWS, buyingsFor, paintCost, type Buying } from './buying';
 export { jobPlan, type JobPlan } from './jobPlan';
 export type { Kit } from './kit';

@@ -32,7 +32,7 @@ describe('amounts in words', () => {
       '€100',
       '€12,346',
     ]);
-    expect([7.4, 123, 4_321].map((amount) => aboutText(amount, 'USD'))).toEqual(['$7.00', '$120', '$4,300']);
+    expect([7.4, 123, 4_321].map((amount) => aboutText(amount, 'USD'))).toEqual(['$7', '$120', '$4,300']);
     expect(moneyRange({ low: 140, likely: 150, high: 1_020 }, 'EUR')).toBe('€140 and €1,000');
   });
 });

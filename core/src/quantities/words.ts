@@ -27,10 +27,17 @@ export function moneyText(amount: number, currency: string): string {
   }).format(amount);
 }
 
+/** An amount in whole units of a currency. */
+function wholeText(amount: number, currency: string): string {
+  return new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 0 }).format(
+    amount,
+  );
+}
+
 /** An amount rounded to what one would say of an estimate. */
 export function aboutText(amount: number, currency: string): string {
   const step = amount >= 1000 ? 50 : amount >= 100 ? 10 : 1;
-  return moneyText(Math.round(amount / step) * step, currency);
+  return wholeText(Math.round(amount / step) * step, currency);
 }
 
 /** Low and high, rounded to what one would say. */

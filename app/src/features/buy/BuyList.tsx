@@ -28,6 +28,7 @@ import { Sheet } from '@/ui/sheet';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import { BoughtFile } from './BoughtFile';
 import { Curve } from './Curve';
 import { PlanCards } from './PlanCards';
 import { WaterfallChart } from './WaterfallChart';
@@ -215,6 +216,7 @@ export function BuyList({
       {lines.length > 0 ? (
         <View className="flex-row flex-wrap gap-2">
           <PaperButton job={job} kind="buy-list" risk={risk} aim={aim} />
+          <BoughtFile lines={lines} risk={risk} />
           <Button
             label="Buy list, CSV"
             icon={Download}

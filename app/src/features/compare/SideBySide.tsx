@@ -83,13 +83,11 @@ export function Column({
     <View
       role="group"
       aria-label={name}
-      className="min-w-0 flex-1 gap-2 rounded-2xl border border-rule bg-sheet p-3"
+      className="min-w-0 flex-1 gap-2 rounded-2xl border border-rule bg-sheet p-2"
     >
-      <Words weight="bold" numberOfLines={3}>
+      {/* Two lines for every name, so that the numbers of all columns stand level */}
+      <Words weight="bold" numberOfLines={2} className="min-h-[48px]">
         {name}
-      </Words>
-      <Words size={14} colour="ink2">
-        {about}
       </Words>
       {failed === undefined ? null : <Words colour="danger">{failed}</Words>}
       {numbers.map((number, index) => (
@@ -97,11 +95,14 @@ export function Column({
           <Words size={14} colour="ink2">
             {number.name}
           </Words>
-          <Words weight="digits-bold" size={index === 0 ? 22 : 18}>
+          <Words weight="bold" size={index === 0 ? 22 : 16} numberOfLines={1}>
             {number.text}
           </Words>
         </View>
       ))}
+      <Words size={14} colour="ink2">
+        {about}
+      </Words>
       {children}
     </View>
   );

@@ -7,7 +7,9 @@ import {
   setupCard,
   showRange,
   showText,
+  unitOf,
   writeTipCode,
+  type DisplayKind,
   type Result,
   type SetupCard,
   type SetupRequest,
@@ -53,6 +55,11 @@ export function setUpNumbers(
   const { candidate } = card.tip;
   const { sprayingTime, overspray, mistsMore, flowShare, pressureMargin, overlap } = candidate;
   const percent = (share: number) => showText(share, 'percent', system);
+  // The unit beside the name: a range with its unit is too wide for three columns on a phone
+  const range = (name: string, low: number, high: number, kind: DisplayKind) => {
+    const unit = unitOf(kind, system);
+    return { name: `${name}, ${unit}`, text: showRange(low, high, kind, system).replace(` ${unit}`, '') };
+  };
   const cost = hour === null ? 'no price' : aboutText((sprayingTime / UNITS.h.factor) * hour, currency);
   return [
     { name: 'Spraying', text: showText(sprayingTime, 'trigger', system) },
@@ -62,11 +69,8 @@ export function setUpNumbers(
       name: 'Misses the piece',
       text: `${mistsMore ? 'over ' : ''}${showText(overspray, 'volume', system)}`,
     },
-    {
-      name: 'Gun, start to stop',
-      text: showRange(card.gunPressure.start, card.gunPressure.stop, 'pressure', system),
-    },
-    { name: 'Move the gun', text: showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system) },
+    range('Gun pressure', card.gunPressure.start, card.gunPressure.stop, 'pressure'),
+    range('Gun speed', card.gunSpeed.low, card.gunSpeed.high, 'speed'),
     { name: 'Film even to', text: `± ${percent(overlap.variation)}` },
     { name: 'Pump flow in hand', text: percent(1 - flowShare) },
     { name: 'Pump pressure in hand', text: percent(pressureMargin) },

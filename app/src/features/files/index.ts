@@ -1,2 +1,3 @@
+export { Issues } from './Issues';
 export { FilesScreen } from './FilesScreen';
 export { OpenJobScreen } from './OpenJobScreen';
