@@ -249,6 +249,31 @@ test('a whole job goes out as a file and comes in as a job of its own', async ({
   await fetch(`${address()}/api${new URL(page.url()).pathname}`, { method: 'DELETE' });
 });
 
+test('plan and walls go out as drawings that a browser shows by themselves', async ({ page, context }) => {
+  await beginRoom(page, 'Store');
+  const drawing = async (label: string) => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: label }).click();
+    const file = await coming;
+    const alone = await context.newPage();
+    await alone.goto(`data:image/svg+xml,${encodeURIComponent(readFileSync(await file.path(), 'utf8'))}`);
+    const shown = await alone.evaluate(() => ({
+      root: document.documentElement.nodeName,
+      errors: document.querySelectorAll('parsererror').length,
+      titles: [...document.querySelectorAll('title')].map(({ textContent }) => textContent),
+      sizes: [...document.querySelectorAll('path')].map((path) => path.getBoundingClientRect().width),
+    }));
+    await alone.close();
+    return { ...shown, name: file.suggestedFilename() };
+  };
+  const plan = await drawing('Plan as SVG');
+  expect([plan.name, plan.root, plan.errors]).toEqual(['store.svg', 'svg', 0]);
+  expect(Math.max(...plan.sizes)).toBeGreaterThan(50);
+  const walls = await drawing('Walls as SVG');
+  expect([walls.name, walls.errors]).toEqual(['store-walls.svg', 0]);
+  expect(walls.titles).toEqual([1, 2, 3, 4].map((wall) => `Wall ${wall} to scale`));
+});
+
 test('a size that the company counts with is kept for the next room', async ({ page }) => {
   const company = async () =>
     (await (await fetch(`${address()}/api/company`)).json()) as {

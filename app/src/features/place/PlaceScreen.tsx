@@ -12,7 +12,6 @@ import {
 import Copy from 'lucide-react-native/icons/copy';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { fileName, saveFile } from '@/data/deviceFiles';
 import { SaveLine } from '@/data/draft';
 import { usePlaces } from '@/data/resources';
 import { surfacesOfPlace } from '@/data/takeoff';
@@ -33,7 +32,7 @@ import { PlanDrawing } from './PlanDrawing';
 import { RoomSizes } from './RoomSizes';
 import { WallDrawing } from './WallDrawing';
 import { usePlaceActions } from './newPlace';
-import { drawnSvg } from './svg';
+import { SvgButton } from './SvgButton';
 import { usePlaceDraft } from './usePlaceDraft';
 
 const WAITING = <Skeleton rows={3} height={200} />;
@@ -97,7 +96,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
       `skip ${element}`,
     );
 
-  const walls = <Elevations place={measure} chosen={wall} />;
+  const walls = <Elevations name={draft.name} place={measure} chosen={wall} />;
   const answer = (
     <View className="gap-3">
       {derived.refused ? (
@@ -112,15 +111,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
             chosen={wall}
             onWall={(next) => setWall(next === wall ? undefined : next)}
           />
-          <Button
-            label="Plan as SVG"
-            kind="quiet"
-            className="self-end"
-            onPress={() => {
-              const drawing = drawnSvg('plan');
-              if (drawing) saveFile(fileName(draft.name, 'svg'), 'image/svg+xml', drawing);
-            }}
-          />
+          <SvgButton label="Plan as SVG" of="plan" name={draft.name} />
         </View>
       ) : null}
       <Follows place={measure} derived={derived.surfaces} stored={stored} onSkip={skip} />
@@ -229,7 +220,15 @@ const SMALL = 26;
 const LARGE = 60;
 
 /** The walls to scale with their openings, side by side; the one chosen in the plan larger. */
-function Elevations({ place, chosen }: { place: PlaceMeasure; chosen: number | undefined }) {
+function Elevations({
+  name,
+  place,
+  chosen,
+}: {
+  name: string;
+  place: PlaceMeasure;
+  chosen: number | undefined;
+}) {
   const { system } = useUnits();
   const walls = useMemo(() => wallsOf(place), [place]);
   if (!walls.ok || walls.value.length === 0) return null;
@@ -239,7 +238,7 @@ function Elevations({ place, chosen }: { place: PlaceMeasure; chosen: number | u
   const widest = Math.max(...shown.map((piece) => ('width' in piece ? piece.width : 6)));
   const scale = shown.length === 1 ? Math.min(LARGE, 330 / widest) : SMALL;
   return (
-    <View className="gap-2">
+    <View className="gap-2" testID="walls-drawn">
       <Words weight="semi" colour="ink2" heading={2}>
         {`Walls to scale${whole.ok ? `, ${showText(whole.value.net, 'area', system)} together` : ''}`}
       </Words>
@@ -248,6 +247,11 @@ function Elevations({ place, chosen }: { place: PlaceMeasure; chosen: number | u
           <WallDrawing key={index} piece={piece} scale={scale} />
         ))}
       </ScrollView>
+      <SvgButton
+        label={one ? 'This wall as SVG' : 'Walls as SVG'}
+        of="walls-drawn"
+        name={`${name} ${one?.name ?? 'walls'}`}
+      />
     </View>
   );
 }
