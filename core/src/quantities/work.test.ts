@@ -75,6 +75,10 @@ describe('containers for the least money', () => {
   it('buy the bulk of a large need in what is cheapest by volume', () => {
     const counts = cheapestContainers(of(4000, 'L'), [offer(5, 20), offer(15, 90)]);
     expect(counts).toEqual([{ size: of(5, 'L'), count: 800 }]);
+    // By volume, not by the piece: a litre for 10 is dearer than fifteen for 60
+    expect(cheapestContainers(of(4000, 'L'), [offer(1, 10), offer(15, 60)])).toEqual([
+      { size: of(15, 'L'), count: 267 },
+    ]);
   });
 
   it('leave out what nobody sells: no size, no price', () => {
