@@ -116,9 +116,11 @@ function workshop(index) {
   return folder;
 }
 
-const TIMEOUT = 90_000;
+/** How long the unbroken tests may take, ms; a run hangs when it takes several times as long as they did. */
+const LONGEST = 600_000;
+const HANGS = 4;
 
-const jest = (folder, ...args) =>
+const jest = (folder, timeout, ...args) =>
   run(
     process.execPath,
     [
@@ -130,14 +132,14 @@ const jest = (folder, ...args) =>
       '--runInBand',
       ...args,
     ],
-    { cwd: folder, quiet: true, timeout: TIMEOUT },
+    { cwd: folder, quiet: true, timeout },
   );
 
 /** Whether a test fails: those beside the file first, which is quick, then all. A run that hangs counts as seen. */
-async function isSeen(folder, relative) {
-  const beside = await jest(folder, '--passWithNoTests', `core/${path.dirname(relative)}/`);
+async function isSeen(folder, relative, timeout) {
+  const beside = await jest(folder, timeout, '--passWithNoTests', `core/${path.dirname(relative)}/`);
   if (beside.code !== 0) return true;
-  return (await jest(folder)).code !== 0;
+  return (await jest(folder, timeout)).code !== 0;
 }
 
 await main(async () => {
@@ -154,13 +156,16 @@ await main(async () => {
   await Promise.all(
     Array.from({ length: Math.max(1, Math.min(os.cpus().length, 4)) }, async (_, index) => {
       const folder = workshop(index);
-      if ((await jest(folder)).code !== 0) stop('The tests fail before anything is broken: mend that first.');
+      const started = Date.now();
+      if ((await jest(folder, LONGEST)).code !== 0)
+        stop('The tests fail before anything is broken: mend that first.');
+      const timeout = HANGS * (Date.now() - started);
       for (let mutant = queue.shift(); mutant; mutant = queue.shift()) {
         const relative = path.relative(path.join(ROOT, 'core'), mutant.file);
         const target = path.join(folder, 'core', relative);
         const { text } = mutant;
         writeFileSync(target, text.slice(0, mutant.from) + mutant.swap + text.slice(mutant.to));
-        const seen = await isSeen(folder, relative);
+        const seen = await isSeen(folder, relative, timeout);
         writeFileSync(target, text);
         done += 1;
         if (!seen) {
