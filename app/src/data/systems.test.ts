@@ -1,7 +1,7 @@
 import type { System } from '@fine-spray/contract';
-import { layersOfChoice } from '@fine-spray/contract/planning';
+import { coreLayers, layersOfChoice } from '@fine-spray/contract/planning';
 import { coatingRow, row } from '@/testing/rows';
-import { choiceOf, coreLayers, presetsFor, systemText } from './systems';
+import { choiceOf, presetsFor, systemText } from './systems';
 
 const coatings = [
   coatingRow('matt', 'Interior wall matt, water-borne', 'wall-matt'),

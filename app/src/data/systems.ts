@@ -1,14 +1,6 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
-import { layersOfChoice, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
-import { recipesFor, type Layer, type Recipe } from '@fine-spray/core/system';
-
-/** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
-export function coreLayers(choice: SystemChoice, coatings: readonly Coating[]): readonly Layer[] {
-  return layersOfChoice(choice).flatMap((layer) => {
-    const coating = coatings.find(({ id }) => id === layer.coatingId);
-    return coating ? [{ role: layer.role, coats: layer.coats, share: layer.share, coating }] : [];
-  });
-}
+import { coreLayers, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
+import { recipesFor, type Recipe } from '@fine-spray/core/system';
 
 /** A system in a line: "Board primer-sealer, then 2 × Interior wall matt". */
 export function systemText(choice: SystemChoice, coatings: readonly Coating[]): string {

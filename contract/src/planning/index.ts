@@ -5,6 +5,7 @@ export { jobPlan, type JobPlan } from './jobPlan';
 export type { Kit } from './kit';
 export {
   LAYER_NAMES,
+  coreLayers,
   layerAlone,
   layersOf,
   layersOfChoice,

@@ -14,9 +14,12 @@ import {
   type Money,
   type Task,
 } from '@fine-spray/core/quantities';
+import { systemWaiting, type Layer } from '@fine-spray/core/system';
 import type { CompanyBook } from '../book';
 import type { Surface } from '../job';
 import { paintCost, type Buying } from './buying';
+import type { Kit } from './kit';
+import { coreLayers } from './layers';
 
 /** Hours, consumables and cost of a job at the company's rates. */
 export interface JobPlan {
@@ -25,6 +28,8 @@ export interface JobPlan {
   readonly consumables: Readonly<Record<Consumable, Explained>>;
   readonly cost: JobCost;
   readonly days: number;
+  /** Waiting between the coats of the surface that waits longest: other rooms are sprayed meanwhile, this one is not. */
+  readonly waiting: Explained | undefined;
   /** All hours together, s. */
   readonly time: Money;
 }
@@ -32,9 +37,23 @@ export interface JobPlan {
 /** Tasks whose length does not hang on the number of days. */
 const BEFORE_DAYS = (Object.keys(TASKS) as Task[]).filter((task) => task !== 'cleaning');
 
+/** The longest waiting among the systems of some surfaces; systems that come again are looked at once. */
+function longestWaiting(surfaces: readonly Surface[], coatings: Kit['coatings']): Explained | undefined {
+  const found = new Map<string, readonly Layer[]>();
+  for (const surface of surfaces) {
+    const layers = coreLayers(surface, coatings);
+    const key = layers.map(({ coating, coats }) => `${coats} ${coating.name}`).join(', ');
+    if (layers.length > 0) found.set(key, layers);
+  }
+  return [...found.values()]
+    .map(systemWaiting)
+    .reduce<Explained | undefined>((most, one) => (most && most.value >= one.value ? most : one), undefined);
+}
+
 /** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open, s. */
 export function jobPlan(
   surfaces: readonly Surface[],
+  coatings: Kit['coatings'],
   buyings: readonly Buying[],
   trigger: number,
   book: CompanyBook,
@@ -70,6 +89,7 @@ export function jobPlan(
     consumables,
     cost,
     days,
+    waiting: longestWaiting(surfaces, coatings),
     time: { low: sum('low'), likely: sum('value'), high: sum('high') },
   };
 }

@@ -1,4 +1,4 @@
-import { conditionUnder } from '@fine-spray/core/system';
+import { conditionUnder, type Layer } from '@fine-spray/core/system';
 import type { Condition } from '@fine-spray/core/takeoff';
 import type { Job, SurfaceFields } from '../job';
 import { setupRequest } from '../setupRequest';
@@ -17,6 +17,14 @@ export const LAYER_NAMES = { 'spot prime': 'Spot prime', prime: 'Prime', finish:
 /** What is chosen for a surface as layers from the surface outwards, the finish last. */
 export function layersOfChoice({ coatingId, coats, thinning, under }: SystemChoice): SystemLayer[] {
   return [...under, { role: 'finish', coatingId, coats, thinning, share: 1 }];
+}
+
+/** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
+export function coreLayers(choice: SystemChoice, coatings: Kit['coatings']): readonly Layer[] {
+  return layersOfChoice(choice).flatMap((layer) => {
+    const coating = coatings.find(({ id }) => id === layer.coatingId);
+    return coating ? [{ role: layer.role, coats: layer.coats, share: layer.share, coating }] : [];
+  });
 }
 
 /** A layer of a surface as it is sprayed: its coating, and how bare the surface is by then. */

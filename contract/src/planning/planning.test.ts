@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { jobModel, of, paintDistributions, setupCard } from '@fine-spray/core';
+import { jobModel, of, paintDistributions, setupCard, systemWaiting } from '@fine-spray/core';
 import { jobFile, kitFile, USUAL_BOOK, type Job, type Surface } from '..';
 import {
   buyingsFor,
   checkBought,
+  coreLayers,
   jobPlan,
   layersOf,
   ordersFor,
@@ -90,13 +91,17 @@ describe('what is bought', () => {
 
   it('makes a plan whose cost is paint, consumables and hours together', () => {
     const book = company.book ?? USUAL_BOOK;
-    const plan = jobPlan(surfaces, buyings, triggerTimeOf(orders), book);
+    const plan = jobPlan(surfaces, kit.coatings, buyings, triggerTimeOf(orders), book);
     const hours = Object.values(plan.hours).reduce((sum, { value }) => sum + value, 0);
     expect(plan.time.likely).toBeCloseTo(hours, 6);
     expect(plan.cost.labour.likely).toBeCloseTo((hours / 3600) * (book.hour ?? NaN), 6);
     const paid = buyings.reduce((sum, { purchase }) => sum + (purchase.cost ?? NaN), 0);
     expect(plan.cost.paint.likely).toBeCloseTo(paid, 6);
     expect(plan.days).toBeGreaterThan(0);
+    // No surface waits longer than the job, and one waits as long
+    const waits = surfaces.map((surface) => systemWaiting(coreLayers(surface, kit.coatings)).value);
+    expect(plan.waiting?.value).toBe(Math.max(...waits));
+    expect(jobPlan([], kit.coatings, [], 0, book).waiting).toBeUndefined();
   });
 });
 

@@ -44,8 +44,11 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
         ? [
             { label: 'Work', value: `${hours(plan.time.low)} to ${hours(plan.time.high)}` },
             {
-              label: `Days with ${plan.book.people}, without waiting between coats`,
+              label: `Days with ${plan.book.people}`,
               value: `about ${plan.days}`,
+              ...(plan.waiting
+                ? { note: `${hours(plan.waiting.value)} of waiting between coats, at 23 °C, come on top` }
+                : {}),
             },
           ]
         : []),

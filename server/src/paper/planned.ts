@@ -73,6 +73,8 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
     0,
   );
   const plan =
-    buyings.length > 0 ? jobPlan(surfaces, buyings, trigger, company.book ?? USUAL_BOOK) : undefined;
+    buyings.length > 0
+      ? jobPlan(surfaces, kit.coatings, buyings, trigger, company.book ?? USUAL_BOOK)
+      : undefined;
   return { ...rows, options, layers, unplanned, refused, buyings, plan };
 }

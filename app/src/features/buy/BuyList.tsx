@@ -1,6 +1,6 @@
 import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
-import { buyingsFor, jobPlan, type Buying, type CoatingOrder } from '@fine-spray/contract/planning';
+import { buyingsFor, jobPlan, type Buying, type CoatingOrder, type Kit } from '@fine-spray/contract/planning';
 import {
   BOXING_VESSEL,
   FACTOR_GROUPS,
@@ -165,11 +165,13 @@ export function BuyList({
   job,
   orders,
   surfaces,
+  coatings,
   startWorker,
 }: {
   job: Pick<Job, 'id' | 'name'>;
   orders: readonly CoatingOrder[];
   surfaces: readonly Surface[];
+  coatings: Kit['coatings'];
   startWorker?: StartWorker | undefined;
 }) {
   const { state, again } = usePurchase(orders, startWorker);
@@ -184,8 +186,10 @@ export function BuyList({
   const trigger = state.kind === 'done' ? state.trigger : undefined;
   const plan = useMemo(
     () =>
-      trigger === undefined ? undefined : jobPlan(surfaces, lines, trigger, company?.book ?? USUAL_BOOK),
-    [surfaces, lines, trigger, company],
+      trigger === undefined
+        ? undefined
+        : jobPlan(surfaces, coatings, lines, trigger, company?.book ?? USUAL_BOOK),
+    [surfaces, coatings, lines, trigger, company],
   );
   const open = lines.find(({ order }) => order.id === openId);
   return (

@@ -32,7 +32,7 @@ function Buying({ job, surfaces, kit }: LoadedJob) {
         </Words>
       ) : null}
       {orders.length > 0 ? (
-        <BuyList job={job} orders={orders} surfaces={surfaces} />
+        <BuyList job={job} orders={orders} surfaces={surfaces} coatings={kit.coatings} />
       ) : (
         <EmptyState
           title="Nothing to buy yet"

@@ -54,7 +54,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
   const { system } = useUnits();
   const router = useRouter();
   const [open, setOpen] = useState<Explained>();
-  const { book, hours, consumables, cost, days, time } = plan;
+  const { book, hours, consumables, cost, days, time, waiting } = plan;
   const hoursText = (seconds: number) => showText(seconds, 'duration', system);
   const money = (amount: number) => aboutText(amount, book.currency);
   return (
@@ -86,7 +86,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
             {hoursText(time.likely)}
           </Words>
           <Words colour="ink2">
-            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${days} ${days === 1 ? 'day' : 'days'} with ${book.people}. Waiting between coats comes on top.`}
+            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${days} ${days === 1 ? 'day' : 'days'} with ${book.people}. Waiting between coats comes on top: rooms wait side by side, so it is that of the longest.`}
           </Words>
           {(Object.keys(TASKS) as Task[])
             .filter((task) => hours[task].value > 0)
@@ -98,6 +98,13 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
                 onOpen={() => setOpen(hours[task])}
               />
             ))}
+          {waiting && waiting.value > 0 ? (
+            <Row
+              name="Waiting between coats, 23 °C"
+              text={hoursText(waiting.value)}
+              onOpen={() => setOpen(waiting)}
+            />
+          ) : null}
         </Card>
         <Card title="Used up besides paint">
           {CONSUMABLE_IDS.filter((id) => consumables[id].value > 0).map((id) => (

@@ -30,6 +30,7 @@ function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin
     <BuyList
       job={{ id: 'j', name: 'Tern Boathouse' }}
       surfaces={[]}
+      coatings={[]}
       orders={orders}
       startWorker={held.startWorker}
     />,

@@ -1,9 +1,9 @@
 import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
-import { ordersFor, type Kit, type SystemChoice } from '@fine-spray/contract/planning';
+import { coreLayers, ordersFor, type Kit, type SystemChoice } from '@fine-spray/contract/planning';
 import { aboutText, showText, type DisplayKind } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useCompany } from '@/data/resources';
-import { coreLayers, systemText, type Preset } from '@/data/systems';
+import { systemText, type Preset } from '@/data/systems';
 import type { StartWorker } from '@/data/worker';
 import { usePurchase } from '@/features/buy';
 import { useUnits } from '@/ui/units';

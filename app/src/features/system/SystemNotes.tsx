@@ -1,12 +1,11 @@
 import type { Coating } from '@fine-spray/contract';
-import type { SystemChoice } from '@fine-spray/contract/planning';
+import { coreLayers, type SystemChoice } from '@fine-spray/contract/planning';
 import { checkSystem, showText, systemFilm, systemWaiting, type SurfaceKind } from '@fine-spray/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
-import { coreLayers } from '@/data/systems';
 
 /** What a system comes to, and what of it does not go together, with the reason. */
 export function SystemNotes({
