@@ -64,6 +64,10 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'See the film on the wall' }).click();
     await expect(page.getByTestId('film-picture')).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await page.getByRole('button', { name: 'Compare set-ups' }).click();
+    await expect(page.getByRole('dialog').getByRole('group')).toHaveCount(2);
+    expect(await violations(page)).toEqual([]);
   });
 
   test(`measuring, ${theme}: no accessibility violations`, async ({ page }) => {

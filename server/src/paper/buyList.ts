@@ -26,7 +26,9 @@ export function writeBuyList(paper: Paper, planned: PlannedJob): void {
   const { units, risk, aim } = options;
   writeHead(paper, planned);
   if (buyings.length === 0) {
-    paper.text('There is nothing to buy yet: the job has no surfaces that could be planned.');
+    paper.text(
+      planned.unquantified ?? 'There is nothing to buy yet: the job has no surfaces that could be planned.',
+    );
     return;
   }
   paper.heading('Paint');

@@ -43,6 +43,8 @@ export interface PlannedJob extends PaperRows {
   readonly unplanned: readonly Unplanned[];
   /** Surfaces whose paint is not in the quantities. */
   readonly refused: number;
+  /** Why there are no quantities at all. */
+  readonly unquantified: string | undefined;
   readonly buyings: readonly Buying[];
   readonly plan: JobPlan | undefined;
 }
@@ -67,6 +69,7 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
   }
   const { orders, refused } = ordersFor(surfaces, job, kit);
   const drawn = orders.length > 0 ? paintDistributions(jobModel(orders), PURCHASE_DRAWS) : undefined;
+  const unquantified = drawn && !drawn.ok ? drawn.message : undefined;
   const buyings = drawn?.ok ? buyingsFor(orders, drawn.value, options.risk, options.aim) : [];
   const trigger = layers.reduce(
     (sum, { layer, card }) => sum + layer.share * card.tip.candidate.triggerTime,
@@ -76,5 +79,5 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
     buyings.length > 0
       ? jobPlan(surfaces, kit.coatings, buyings, trigger, company.book ?? USUAL_BOOK)
       : undefined;
-  return { ...rows, options, layers, unplanned, refused, buyings, plan };
+  return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan };
 }
