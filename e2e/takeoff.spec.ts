@@ -217,6 +217,23 @@ test('a take-off comes in from a file: shown first, all of it or nothing', async
   await choose('again.csv', text);
   await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
   await page.getByRole('button', { name: 'Leave it' }).click();
+
+  // One that changes what is there is undone too.
+  const kept = async () =>
+    JSON.stringify(
+      (
+        (await (await fetch(`${address()}/api${await demoJob('Orchard Row 3')}/surfaces`)).json()) as {
+          items: { id: string; room: string; coats: number }[];
+        }
+      ).items.map(({ id, room, coats }) => [id, room, coats]),
+    );
+  const before = await kept();
+  await choose('renamed.csv', text.replaceAll('Boat store', 'Sail loft'));
+  await page.getByRole('button', { name: 'Take in 11' }).click();
+  await expect(page.getByText('11 surfaces are taken in.')).toBeVisible();
+  expect(await kept()).toContain('Sail loft');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(kept).toBe(before);
   // Back to how the demo was, for the tests that follow.
   const job = await demoJob('Orchard Row 3');
   const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {

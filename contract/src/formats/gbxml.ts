@@ -1,5 +1,5 @@
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
-import { areaOf, type Point } from '@fine-spray/core/shape';
+import { areaOf, boxOf, type Point } from '@fine-spray/core/shape';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { surfaceFields, type SurfaceFields } from '../job';
 import type { Coating } from '../kit';
@@ -111,7 +111,7 @@ function flattened(corners: readonly Point3[]): readonly Point[] | undefined {
     x: dot(minus(corner, origin), u),
     y: dot(minus(corner, origin), v),
   }));
-  const [left, low] = [Math.min(...points.map(({ x }) => x)), Math.min(...points.map(({ y }) => y))];
+  const { left, low } = boxOf(points);
   const tidy = (value: number) => Math.round(value * 1e6) / 1e6;
   return points.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - low) }));
 }

@@ -2,6 +2,7 @@ import type { Explained, Input } from '../explain';
 import { given, workingDefault } from '../explain';
 import {
   accept,
+  counted,
   firstRefusal,
   refuse,
   within,
@@ -191,7 +192,7 @@ export function fitSlopes(
 
 /** Fitted slopes as inputs of the next thinning. */
 export function slopesFrom({ thinning, temperature, readings }: FittedSlopes): PaintSlopes {
-  const source = `${readings} ${readings === 1 ? 'reading' : 'readings'} of this crew`;
+  const source = `${counted(readings, 'reading')} of this crew`;
   const input = (label: string, { kind, value, low, high }: Explained): Input => ({
     label,
     kind,

@@ -1,4 +1,5 @@
 import {
+  boxOf,
   centroid,
   checkPiece,
   signedArea,
@@ -153,8 +154,7 @@ function fieldPasses(
   settings: PassSettings,
   strips: readonly Polygon[],
 ): { passes: PlannedPass[]; spacing: number } {
-  const ys = piece.outline.map(({ y }) => y);
-  const [low, high] = [Math.min(...ys), Math.max(...ys)];
+  const { low, high } = boxOf(piece.outline);
   const { fanWidth, overlap, gunSpeed } = settings;
   const { at, spacing } = lines(low, high, fanWidth, overlap);
   const half = at.length === 1 ? (high - low) / 2 : spacing / 2;

@@ -1,4 +1,4 @@
-import { quantity, to, unitOf, type UnitSystem } from '../units';
+import { counted, quantity, to, unitOf, type UnitSystem } from '../units';
 import type { ContainerCount } from './containers';
 import type { Money } from './cost';
 
@@ -15,7 +15,7 @@ export function containerText(containers: readonly ContainerCount[], system: Uni
 /** A chance as people say it; never certain. */
 export function chanceText(share: number): string {
   const inHundred = Math.min(99, Math.max(1, Math.round(share * 100)));
-  return `${share > 0.99 ? 'more than ' : ''}${inHundred} ${inHundred === 1 ? 'time' : 'times'} in 100`;
+  return `${share > 0.99 ? 'more than ' : ''}${counted(inHundred, 'time')} in 100`;
 }
 
 /** An amount of money as people write it, without cents where they do not matter. */

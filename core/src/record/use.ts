@@ -9,7 +9,7 @@ import {
   type Tip,
   type Wear,
 } from '../tip';
-import { quantity, type Length } from '../units';
+import { counted, quantity, type Length } from '../units';
 import { entriesOf, type LogEntry } from './entries';
 
 /** Paint logged for each surface, all coats together. */
@@ -25,7 +25,7 @@ export function litresBySurface(log: readonly LogEntry[]): ReadonlyMap<string, E
       explain(
         'litres used',
         'volume',
-        { used: given('Logged', 'volume', volume, `${entries} ${entries === 1 ? 'entry' : 'entries'}`) },
+        { used: given('Logged', 'volume', volume, counted(entries, 'entry', 'entries')) },
         (v) => v.used,
       ),
     ]),

@@ -1,5 +1,6 @@
 export {
   areaOf,
+  boxOf,
   centroid,
   checkPiece,
   contains,
@@ -9,6 +10,7 @@ export {
   turned,
   unite,
   without,
+  type Box,
   type Interval,
   type Piece,
   type Point,

@@ -130,6 +130,25 @@ export function turned(polygon: Polygon, angle: number): Polygon {
   return polygon.map(({ x, y }) => ({ x: c * x - s * y, y: s * x + c * y }));
 }
 
+/** The smallest upright box around points; without points there is none: everything is infinite. */
+export interface Box {
+  readonly left: number;
+  readonly right: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export function boxOf(points: readonly Point[]): Box {
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { x, y } of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    low = Math.min(low, y);
+    high = Math.max(high, y);
+  }
+  return { left, right, low, high };
+}
+
 export function centroid(polygon: Polygon): Point {
   const area = signedArea(polygon);
   let x = 0;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   areaOf,
+  boxOf,
   centroid,
   checkPiece,
   contains,
@@ -204,5 +205,20 @@ describe('a piece to paint', () => {
     ],
   ] as const)('is refused when it %s', (_what, piece, field, code) => {
     expect(checkPiece(piece)).toMatchObject({ ok: false, field, code });
+  });
+});
+
+describe('the box around points', () => {
+  it('touches the outermost of them', () => {
+    expect(boxOf(odd)).toEqual({ left: 0, right: 6, low: 0, high: 5 });
+    expect(boxOf([p(-2, 3)])).toEqual({ left: -2, right: -2, low: 3, high: 3 });
+    fc.assert(
+      fc.property(star, (polygon) => {
+        const { left, right, low, high } = boxOf(polygon);
+        expect(polygon.every(({ x, y }) => x >= left && x <= right && y >= low && y <= high)).toBe(true);
+        expect(polygon.some(({ x }) => x === left) && polygon.some(({ y }) => y === high)).toBe(true);
+        expect((right - left) * (high - low)).toBeGreaterThanOrEqual(areaOf(polygon) - 1e-9);
+      }),
+    );
   });
 });

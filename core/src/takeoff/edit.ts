@@ -1,4 +1,4 @@
-import { signedArea, type Point, type Polygon } from '../shape';
+import { boxOf, signedArea, type Point, type Polygon } from '../shape';
 
 const unit = (a: Point, b: Point): Point => {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
@@ -63,9 +63,8 @@ export function lPlan(length: number, width: number, outLength = length / 2, out
 /** A drawn outline as a plan: clockwise on the page, from its upper left, so that walls are seen from inside. */
 export function asPlan(outline: Polygon): Polygon {
   const clockwise = signedArea(outline) < 0 ? [...outline].reverse() : [...outline];
-  const left = Math.min(...outline.map(({ x }) => x));
-  const top = Math.min(...outline.map(({ y }) => y));
-  const moved = clockwise.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - top) }));
+  const { left, low } = boxOf(outline);
+  const moved = clockwise.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - low) }));
   let first = 0;
   moved.forEach(({ x, y }, index) => {
     const best = moved[first];

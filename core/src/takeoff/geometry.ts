@@ -1,4 +1,4 @@
-import { areaOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
+import { areaOf, boxOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
 import {
   accept,
   quantity,
@@ -101,13 +101,7 @@ export function extentOf(piece: PieceGeometry): { width: number; height: number 
       height: Math.max(piece.height, (piece.shape === 'gable' ? piece.ridge : 0) ?? 0),
     };
   }
-  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const { x, y } of piece.corners) {
-    left = Math.min(left, x);
-    right = Math.max(right, x);
-    low = Math.min(low, y);
-    high = Math.max(high, y);
-  }
+  const { left, right, low, high } = boxOf(piece.corners);
   return { width: right - left, height: high - low };
 }
 

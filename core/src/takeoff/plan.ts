@@ -1,4 +1,4 @@
-import { areaOf, checkPiece, type Point, type Polygon } from '../shape';
+import { areaOf, boxOf, checkPiece, type Point, type Polygon } from '../shape';
 import { accept, refuse, showText, within, type Result, type UnitSystem } from '../units';
 import { SIZE_LIMITS, type OutlineGeometry, type PieceGeometry, type SheetGeometry } from './geometry';
 
@@ -37,20 +37,15 @@ export function rectanglePlan(length: number, width: number): Polygon {
 /** Length and width of a plan that is a rectangle along its axes; nothing for any other plan. */
 export function rectangleOf(plan: Polygon): { length: number; width: number } | undefined {
   if (plan.length !== 4) return undefined;
-  const { from, to } = { from: span(plan, 'x'), to: span(plan, 'y') };
-  const onCorners = plan.every(
-    ({ x, y }) => (x === from.low || x === from.high) && (y === to.low || y === to.high),
-  );
-  return onCorners ? { length: from.high - from.low, width: to.high - to.low } : undefined;
+  const { left, right, low, high } = boxOf(plan);
+  const onCorners = plan.every(({ x, y }) => (x === left || x === right) && (y === low || y === high));
+  return onCorners ? { length: right - left, width: high - low } : undefined;
 }
 
+/** How far a plan reaches along an axis. */
 function span(plan: Polygon, axis: 'x' | 'y'): { low: number; high: number } {
-  let [low, high] = [Infinity, -Infinity];
-  for (const corner of plan) {
-    low = Math.min(low, corner[axis]);
-    high = Math.max(high, corner[axis]);
-  }
-  return { low, high };
+  const { left, right, low, high } = boxOf(plan);
+  return axis === 'x' ? { low: left, high: right } : { low, high };
 }
 
 const distance = (a: Point, b: Point) => Math.hypot(b.x - a.x, b.y - a.y);

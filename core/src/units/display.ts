@@ -154,6 +154,11 @@ export function showRange(low: number, high: number, kind: DisplayKind, system: 
   return b.unit === '×' ? `${a.number}–${b.number}×` : `${a.number}–${b.number} ${b.unit}`.trim();
 }
 
+/** A number of things: "1 surface", "12 surfaces". */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`;
+}
+
 /** The other unit system: the small number beside the large one. */
 export function otherSystem(system: UnitSystem): UnitSystem {
   return system === 'metric' ? 'us' : 'metric';

@@ -3,6 +3,7 @@ export * from './quantity';
 export { UNITS, of, to, type Unit } from './unit';
 export {
   DISPLAY,
+  counted,
   inUnit,
   otherSystem,
   roundedInUnit,

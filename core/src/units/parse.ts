@@ -104,5 +104,5 @@ export function within(
 
 /** A limit as text, to three figures and not rounded away to zero by the hand's step. */
 function exactText(si: number, kind: DisplayKind, system: UnitSystem): string {
-  return `${Number(inUnit(si, kind, system).toPrecision(3))} ${unitOf(kind, system)}`;
+  return `${Number(inUnit(si, kind, system).toPrecision(3))} ${unitOf(kind, system)}`.trim();
 }

@@ -1,5 +1,17 @@
 import fc from 'fast-check';
-import { UNITS, of, parseQuantity, show, showRange, showText, to, within, type Pressure, type Unit } from '.';
+import {
+  UNITS,
+  counted,
+  of,
+  parseQuantity,
+  show,
+  showRange,
+  showText,
+  to,
+  within,
+  type Pressure,
+  type Unit,
+} from '.';
 
 const finite = fc.double({ min: -1e6, max: 1e6, noNaN: true });
 
@@ -97,6 +109,18 @@ describe('reading what people type', () => {
   it('names both limits in the units on screen', () => {
     const result = within(of(200, 'm'), { min: 0.02, max: 100 }, 'size', 'us', 'width', 'Width');
     expect(!result.ok && result.message).toBe('Width must be between 0.0656 ft and 328 ft.');
+    const bare = within(0, { min: 0.1, max: 1000 }, 'count', 'metric', 'rate', 'Rate');
+    expect(!bare.ok && bare.message).toBe('Rate must be between 0.1 and 1000.');
     expect(within(Number.NaN, { min: 0, max: 1 }, 'size', 'metric', 'x', 'X').ok).toBe(false);
+  });
+});
+
+describe('a number of things', () => {
+  it('is one or many', () => {
+    expect([counted(1, 'surface'), counted(0, 'surface'), counted(2, 'pass', 'passes')]).toEqual([
+      '1 surface',
+      '0 surfaces',
+      '2 passes',
+    ]);
   });
 });

@@ -3,7 +3,7 @@ import type { Caution } from '@fine-spray/core/safety';
 import type { SetupCard } from '@fine-spray/core/setup';
 import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
 import { FAMILY_DATA, orificeDiameter } from '@fine-spray/core/tip';
-import { otherSystem, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
+import { counted, otherSystem, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
 import type { Cell } from './page';
 import type { PlannedLayer } from './planned';
 
@@ -47,7 +47,7 @@ function cellsOf(card: SetupCard, thinning: number, units: UnitSystem): readonly
 function linesOf({ layer, coating, surface, card }: PlannedLayer, units: UnitSystem): readonly string[] {
   const { tip } = card.tip.candidate;
   const family = FAMILY_DATA[tip.family].name.toLowerCase();
-  const coats = `${layer.coats} ${layer.coats === 1 ? 'coat' : 'coats'}`;
+  const coats = counted(layer.coats, 'coat');
   const piece = ELEMENT_DATA[surface.element].name.toLowerCase();
   return [
     coating,

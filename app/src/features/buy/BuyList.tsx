@@ -8,6 +8,7 @@ import {
   boxingPlan,
   chanceText,
   containerText,
+  counted,
   moneyText,
   showText,
   waterfall,
@@ -89,7 +90,7 @@ function CoatingSheet({
         <Words size={44} weight="bold">
           {text(going.total)}
         </Words>
-        <Words>{`likely, for ${order.surfaces.length} ${order.surfaces.length === 1 ? 'surface' : 'surfaces'}. ${text(purchase.volume)} is what was asked for.`}</Words>
+        <Words>{`likely, for ${counted(order.surfaces.length, 'surface')}. ${text(purchase.volume)} is what was asked for.`}</Words>
       </View>
       <Curve distribution={distribution} wanted={purchase.volume} bought={purchase.bought} />
       <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">

@@ -1,4 +1,5 @@
 import { ordersFor } from '@fine-spray/contract/planning';
+import { counted } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Screen } from '@/ui/screen';
@@ -28,7 +29,7 @@ function Buying({ job, surfaces, kit }: LoadedJob) {
     <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
       {refused > 0 ? (
         <Words colour="caution" weight="semi">
-          {`${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them in the job.`}
+          {`${counted(refused, 'surface is', 'surfaces are')} left out: look at them in the job.`}
         </Words>
       ) : null}
       {orders.length > 0 ? (

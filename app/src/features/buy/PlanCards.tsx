@@ -4,6 +4,7 @@ import {
   CONSUMABLE_IDS,
   TASKS,
   aboutText,
+  counted,
   moneyRange,
   showText,
   type Explained,
@@ -86,7 +87,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
             {hoursText(time.likely)}
           </Words>
           <Words colour="ink2">
-            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${days} ${days === 1 ? 'day' : 'days'} with ${book.people}. Waiting between coats comes on top: rooms wait side by side, so it is that of the longest.`}
+            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${counted(days, 'day')} with ${book.people}. Waiting between coats comes on top: rooms wait side by side, so it is that of the longest.`}
           </Words>
           {(Object.keys(TASKS) as Task[])
             .filter((task) => hours[task].value > 0)

@@ -1,6 +1,6 @@
 import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
 import { coreLayers, ordersFor, type Kit, type SystemChoice } from '@fine-spray/contract/planning';
-import { aboutText, showText, type DisplayKind } from '@fine-spray/core';
+import { aboutText, counted, showText, type DisplayKind } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useCompany } from '@/data/resources';
 import { systemText, type Preset } from '@/data/systems';
@@ -26,7 +26,7 @@ export function SystemsSheet({ title, presets, surfaces, onClose, ...stand }: Sy
   return (
     <SideBySide
       title={title}
-      lead={`On ${surfaces.length} ${surfaces.length === 1 ? 'surface' : 'surfaces'}.`}
+      lead={`On ${counted(surfaces.length, 'surface')}.`}
       ways={presets}
       note="Same surfaces, same machine; tips as the set-up chooses them. Containers enough four times in five. Data sheets take precedence."
       column={({ id, name, choice }) => (

@@ -1,4 +1,4 @@
-import type { BatchWrite } from '@fine-spray/contract';
+import type { BatchWrite, Surface, SurfaceFields } from '@fine-spray/contract';
 import {
   jobFileOf,
   writeJob,
@@ -6,7 +6,7 @@ import {
   type FileRead,
   type TakeoffSurface,
 } from '@fine-spray/contract/formats';
-import { measure, showText } from '@fine-spray/core';
+import { counted, measure, showText } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import Upload from 'lucide-react-native/icons/upload';
 import { useState } from 'react';
@@ -14,7 +14,7 @@ import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
-import { useBatch, usePlaces } from '@/data/resources';
+import { contentOf, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
 import { JobStand, type LoadedJob } from '@/features/stand';
 import { Button } from '@/ui/button';
@@ -27,6 +27,16 @@ import { Issues } from './Issues';
 import { readSurfaces } from './readers';
 
 const TITLE = 'Files';
+
+/** A write that puts a surface back as it was, over the version it has now; one that was not there goes again. */
+function asItWas(id: string, before: Surface | undefined, version: number): BatchWrite {
+  if (!before) return { resource: 'surfaces', id, content: null };
+  return {
+    resource: 'surfaces',
+    id,
+    content: { ...(contentOf(before) as SurfaceFields), version },
+  };
+}
 
 /** A job's files: take-off and job out, take-off and building model in. */
 export function FilesScreen({ jobId }: { jobId: string }) {
@@ -81,14 +91,13 @@ function Files({ job, surfaces, kit }: LoadedJob) {
       };
     });
     try {
-      await send(writes);
+      const stored = await send(writes);
       setRead(undefined);
-      const undo: BatchWrite[] = writes.flatMap(({ id }) =>
-        known.has(id) ? [] : [{ resource: 'surfaces' as const, id, content: null }],
-      );
+      const before = writes.map(({ id }, index) => asItWas(id, known.get(id), stored[index]?.version ?? 0));
       toast({
         text: `${writes.length} surfaces are taken in.`,
-        ...(undo.length === writes.length ? { undo: () => void send(undo) } : {}),
+        undo: () =>
+          void send(before).catch((error: unknown) => toast({ text: `Not undone: ${whyFailed(error)}` })),
       });
     } catch (error) {
       toast({ text: `Nothing was taken in: ${whyFailed(error)}` });
@@ -207,7 +216,7 @@ function Preview({
         {showText(total, 'area', system)}
       </Words>
       <Words>
-        {`${name}: ${found.length} ${found.length === 1 ? 'surface' : 'surfaces'}, ${found.length - changed} new${changed > 0 ? `, ${changed} changed` : ''}.`}
+        {`${name}: ${counted(found.length, 'surface')}, ${found.length - changed} new${changed > 0 ? `, ${changed} changed` : ''}.`}
       </Words>
       {inRooms > 0 ? (
         <Words colour="ink2">{`${inRooms} of them follow from rooms: their sizes stay as measured there.`}</Words>

@@ -1,11 +1,10 @@
-import type { Piece, PlannedPass, WallFilm } from '@fine-spray/core';
+import type { PlannedPass, WallFilm } from '@fine-spray/core';
 import { View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect } from 'react-native-svg';
+import { pathOf } from '@/ui/svgPath';
 import { Words } from '@/ui/text';
 import { useTheme, type Palette } from '@/ui/theme/theme';
 import { BANDS, type Band, type FilmPictureData } from '@/workers/filmBands';
-
-const pathOf = (polygon: Piece['outline']) => `M${polygon.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
 
 /** How a band is filled: told apart by tone and by lines, not by colour alone. */
 function fillOf(band: Band, palette: Palette, id: string): string {

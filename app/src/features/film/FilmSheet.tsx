@@ -1,10 +1,11 @@
 import {
+  counted,
+  mainPiece,
   show,
   showText,
   type Explained,
   type SetupCard,
   type SetupRequest,
-  mainPiece,
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -169,7 +170,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
       {wall ? (
         <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
           <Words weight="bold" heading={2} className="p-2">
-            {`${wall.plan.passes.length} ${wall.plan.passes.length === 1 ? 'pass' : 'passes'} for ${count > 1 ? `one of ${count} pieces` : 'one coat'}${card.passesPerCoat > 1 ? `, laid ${card.passesPerCoat} times` : ''}`}
+            {`${counted(wall.plan.passes.length, 'pass', 'passes')} for ${count > 1 ? `one of ${count} pieces` : 'one coat'}${card.passesPerCoat > 1 ? `, laid ${card.passesPerCoat} times` : ''}`}
           </Words>
           <View className="flex-row flex-wrap">
             <PlanCell

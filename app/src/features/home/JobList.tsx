@@ -1,3 +1,4 @@
+import { counted } from '@fine-spray/core/units';
 import type { JOB_STATUSES } from '@fine-spray/contract';
 import type { Job } from '@fine-spray/contract';
 import { Link, useRouter } from 'expo-router';
@@ -40,9 +41,7 @@ function JobRow({ job }: { job: Job }) {
             {job.name}
           </Words>
           <Words colour="ink2" size={14} numberOfLines={1}>
-            {[`${job.surfaceCount} ${job.surfaceCount === 1 ? 'surface' : 'surfaces'}`, job.place]
-              .filter(Boolean)
-              .join(' · ')}
+            {[counted(job.surfaceCount, 'surface'), job.place].filter(Boolean).join(' · ')}
           </Words>
         </View>
         <ChevronRight size={22} color={palette.ink2} aria-hidden />

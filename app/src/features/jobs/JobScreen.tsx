@@ -1,6 +1,6 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
-import { showText } from '@fine-spray/core';
+import { counted, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Layers from 'lucide-react-native/icons/layers';
@@ -139,7 +139,7 @@ function Totals({
             {showText(paint, 'volume', system)}
           </Words>
           <Words className="min-w-0 flex-1" numberOfLines={1}>
-            {`${name}, ${surfaces} ${surfaces === 1 ? 'surface' : 'surfaces'}`}
+            {`${name}, ${counted(surfaces, 'surface')}`}
           </Words>
         </View>
       ))}
@@ -151,7 +151,7 @@ function Totals({
         />
       ) : null}
       <Words size={14} colour="ink2">
-        {`With what fills hose and pump once.${refused > 0 ? ` ${refused} ${refused === 1 ? 'surface is' : 'surfaces are'} left out: look at them.` : ''}`}
+        {`With what fills hose and pump once.${refused > 0 ? ` ${counted(refused, 'surface is', 'surfaces are')} left out: look at them.` : ''}`}
       </Words>
       {totals.length > 0 ? (
         <View className="flex-row flex-wrap gap-2 pt-1">

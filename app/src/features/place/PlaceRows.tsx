@@ -1,5 +1,5 @@
 import type { Place, Surface } from '@fine-spray/contract';
-import { measure, showText } from '@fine-spray/core';
+import { counted, measure, showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { surfacesOfPlace } from '@/data/takeoff';
@@ -12,7 +12,7 @@ function areaText(surfaces: readonly Surface[], system: 'metric' | 'us'): string
     const result = measure(geometry);
     return sum + (result.ok ? result.value.net : 0);
   }, 0);
-  const count = `${surfaces.length} ${surfaces.length === 1 ? 'surface' : 'surfaces'}`;
+  const count = counted(surfaces.length, 'surface');
   return surfaces.length === 0 ? 'nothing measured yet' : `${showText(area, 'area', system)}, ${count}`;
 }
 

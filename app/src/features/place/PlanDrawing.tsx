@@ -4,7 +4,8 @@ import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
-import { besideWall, frameOf, pathOf } from './drawing';
+import { pathOf } from '@/ui/svgPath';
+import { besideWall, frameOf } from './drawing';
 
 /** Most room a plan takes on the screen, px, and what the lengths of its walls need around it. */
 const ROOM = { phone: { width: 250, height: 150 }, wide: { width: 300, height: 300 } } as const;

@@ -1,5 +1,6 @@
 import {
   SIZE_LIMITS,
+  boxOf,
   lPlan,
   rectangleOf,
   rectanglePlan,
@@ -62,7 +63,7 @@ export function RoomSizes({ room, errors, chosenWall, onChange, onInvalid }: Roo
         value={sides ? 'rectangle' : 'outline'}
         options={SHAPES}
         onChange={(shape) => {
-          const { width, length } = boxOf(room.plan);
+          const { width, length } = sizesOfBox(room.plan);
           if (shape === 'outline' && sides) setPlan(lPlan(length, width), 'shape');
           if (shape === 'rectangle' && !sides) setPlan(rectanglePlan(length, width), 'shape');
         }}
@@ -142,15 +143,15 @@ export function RoomSizes({ room, errors, chosenWall, onChange, onInvalid }: Roo
   );
 }
 
-function boxOf(plan: Polygon): { length: number; width: number } {
-  const xs = plan.map(({ x }) => x);
-  const ys = plan.map(({ y }) => y);
-  return { length: Math.max(...xs) - Math.min(...xs), width: Math.max(...ys) - Math.min(...ys) };
+/** Length and width of the box around a plan. */
+function sizesOfBox(plan: Polygon): { length: number; width: number } {
+  const { left, right, low, high } = boxOf(plan);
+  return { length: right - left, width: high - low };
 }
 
 /** A roof rises over the shorter way of a room. */
 function acrossOf(plan: Polygon): 'x' | 'y' {
-  const { length, width } = boxOf(plan);
+  const { length, width } = sizesOfBox(plan);
   return width <= length ? 'y' : 'x';
 }
 

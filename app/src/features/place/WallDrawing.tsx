@@ -1,10 +1,11 @@
 import { areaOf, pieceArea, pieceOf, openingsArea, showText, type PieceGeometry } from '@fine-spray/core';
 import { View } from 'react-native';
 import Svg, { G, Path } from 'react-native-svg';
+import { pathOf } from '@/ui/svgPath';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
-import { frameOf, pathOf } from './drawing';
+import { frameOf } from './drawing';
 
 /** One wall to scale with its openings, and its area below. */
 export function WallDrawing({ piece, scale }: { piece: PieceGeometry; scale: number }) {

@@ -1,4 +1,4 @@
-import type { Point, Polygon } from '@fine-spray/core';
+import { boxOf, type Point, type Polygon } from '@fine-spray/core';
 
 /** A box around points, with some margin. */
 export interface Frame {
@@ -9,14 +9,10 @@ export interface Frame {
 }
 
 export function frameOf(points: Polygon, margin: number): Frame {
-  const xs = points.map(({ x }) => x);
-  const ys = points.map(({ y }) => y);
-  const [left, top] = [Math.min(...xs), Math.min(...ys)];
-  const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - top];
-  return { x: left - margin, y: top - margin, width: width + 2 * margin, height: height + 2 * margin };
+  const { left, right, low, high } = boxOf(points);
+  const [width, height] = [right - left, high - low];
+  return { x: left - margin, y: low - margin, width: width + 2 * margin, height: height + 2 * margin };
 }
-
-export const pathOf = (polygon: Polygon) => `M${polygon.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
 
 /** Middle of a wall, moved to the left of its way by so much: into a room that runs clockwise on the page. */
 export function besideWall(a: Point, b: Point, by: number): Point {

@@ -1,5 +1,6 @@
 import {
   containerText,
+  counted,
   orificeDiameter,
   otherSystem,
   quantity,
@@ -160,7 +161,7 @@ export function SetupCardView({
               {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
             </Words>
           </Cell>
-          <Cell label={`Paint, ${coats} ${coats === 1 ? 'coat' : 'coats'}`} onPress={open('paint')}>
+          <Cell label={`Paint, ${counted(coats, 'coat')}`} onPress={open('paint')}>
             <View testID="paint">
               <BigNumber value={card.paint.value} kind="volume" size={44} both={false} />
             </View>

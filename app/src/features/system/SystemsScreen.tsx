@@ -1,5 +1,6 @@
 import type { BatchWrite, Surface } from '@fine-spray/contract';
 import type { SystemChoice } from '@fine-spray/contract/planning';
+import { counted } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -59,7 +60,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
     try {
       const stored = await send(group.surfaces.map((row) => writeOf(row, chosen, row.version)));
       toast({
-        text: `${name}: on ${group.surfaces.length} ${group.surfaces.length === 1 ? 'surface' : 'surfaces'}.`,
+        text: `${name}: on ${counted(group.surfaces.length, 'surface')}.`,
         undo: () =>
           void send(group.surfaces.map((row, at) => writeOf(row, {}, stored[at]?.version ?? 0))).catch(
             failed,
@@ -90,7 +91,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
               {group.name}
             </Words>
             <Words size={14} colour="ink2">
-              {`${group.surfaces.length} ${group.surfaces.length === 1 ? 'surface' : 'surfaces'}`}
+              {counted(group.surfaces.length, 'surface')}
             </Words>
           </View>
           {group.choice ? (
