@@ -211,13 +211,14 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
       const range = { start: of(100, 'bar'), floor: of(80, 'bar'), stop: of(150, 'bar'), step: of(5, 'bar') };
       const setup = {
         range,
+        expected: { value: of(120, 'bar'), low: of(96, 'bar'), high: of(144, 'bar') },
         pumpAtLimit: false,
         coldPaint: false,
         mayThin: true,
         clogs: false,
         school: 'thin first',
       } as const;
-      const seen = ['tails', 'tails', 'even'] as const;
+      const seen = ['tails', 'tails', 'even', 'tails', 'even'] as const;
       const state = right(
         dialIn(
           setup,

@@ -154,12 +154,14 @@ const ASKS: Readonly<Record<string, Ask>> = {
   startDialIn: (a, b, c) =>
     core.startDialIn({
       range: { start: q(a), floor: q(b), stop: q(c), step: of(5, 'bar') },
+      expected: { value: a, low: b, high: c },
       pumpAtLimit: false,
       coldPaint: false,
       mayThin: true,
       clogs: false,
       school: 'thin first',
     }),
+  readWidth: (a, b) => core.readWidth(q(a), q(Math.abs(b) > 0 && Number.isFinite(b) ? Math.abs(b) : 1)),
   readPattern: (a, b, c) =>
     core.readPattern(
       Array.from({ length: 60 }, (_, index) => [a, b, c][index % 3] ?? 0),

@@ -8,7 +8,10 @@ export {
   type DialInRange,
   type DialInSetup,
   type DialInState,
+  type SprayedCard,
 } from './dialIn';
+export { dialInFor, type DialInChoices } from './fromCard';
+export { readWidth, type WidthReading } from './width';
 export { MOVES, movesFor, type Move, type MoveContext, type ThickSchool } from './moves';
 export { CLUES, FAULTS, diagnose, type Clue, type Diagnosis, type Fault } from './diagnosis';
 export {
