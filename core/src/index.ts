@@ -15,3 +15,5 @@ export * from './record';
 export * from './quantities';
 export * from './setup';
 export * from './safety';
+export * from './procedure';
+export * from './kit';

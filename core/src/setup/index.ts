@@ -13,5 +13,5 @@ export {
   type DistanceSchool,
   type Schools,
 } from './schools';
-export type { SearchContext, SetupHistory, SetupRequest } from './request';
+export { coatingMesh, meshFor, type SearchContext, type SetupHistory, type SetupRequest } from './request';
 export * from './dialIn';

@@ -5,7 +5,7 @@ import { normal, seeded, type Random } from '../../random';
 import { wallRequest } from '../../testing';
 import { tipCatalogue } from '../../tip';
 import { of, quantity, type UnitSystem } from '../../units';
-import { lineForTip, type Candidate } from '../candidate';
+import { lineForTip } from '../candidate';
 import { checkRequest } from '../check';
 import { searchContext } from '../request';
 
@@ -52,7 +52,7 @@ function situation(random: Random, system: UnitSystem): Situation | undefined {
   const tip = pick(random, CATALOGUE);
   const line = lineForTip(searchContext(request, area.value), tip, system);
   if (!line.ok) return undefined;
-  const setup = dialInFor({ ...line.value, tip } as Candidate, request, {}, system);
+  const setup = dialInFor({ ...line.value, tip }, request, {}, system);
   const truth = line.value.evenFanPressure * Math.exp(SIGMA * normal(random));
   return { setup, truth, fogs: truth * (1.25 + random()) };
 }

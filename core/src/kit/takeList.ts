@@ -1,0 +1,160 @@
+import type { CoatingBase, CupId } from '../coating';
+import { CUPS } from '../coating';
+import { isSameTip, sealFor, writeTipCode, type Tip } from '../tip';
+import { counted } from '../units';
+import type { Misfit } from './fit';
+
+/** One set-up of the day. */
+export interface DaySetup {
+  readonly tip: Tip;
+  readonly mesh: number;
+  readonly base: CoatingBase;
+  readonly coating: string;
+  readonly surfaces: number;
+  readonly cup?: CupId | undefined;
+}
+
+/** What the company owns that a day may need. */
+export interface Owned {
+  readonly tips: readonly Tip[];
+  readonly gunMeshes: readonly number[];
+  readonly seals: readonly string[];
+  readonly cups: readonly CupId[];
+}
+
+export interface TakeLine {
+  readonly group: 'Machine' | 'Tips and seals' | 'Filters' | 'Measuring' | 'Fluids' | 'Adapters';
+  readonly what: string;
+  readonly why: string;
+  /** Whether it is in the kit; unknown for things nobody writes down. */
+  readonly owned?: boolean;
+}
+
+/** Unique by a key, the counts of surfaces added. */
+function together<T>(
+  setups: readonly DaySetup[],
+  key: (setup: DaySetup) => string,
+  make: (all: readonly DaySetup[], first: DaySetup) => T,
+): T[] {
+  const groups = new Map<string, DaySetup[]>();
+  for (const setup of setups) groups.set(key(setup), [...(groups.get(key(setup)) ?? []), setup]);
+  return [...groups.values()].flatMap((all) => (all[0] ? [make(all, all[0])] : []));
+}
+
+const surfacesOf = (all: readonly DaySetup[]) =>
+  counted(
+    all.reduce((sum, { surfaces }) => sum + surfaces, 0),
+    'surface',
+  );
+
+/** What to load for the set-ups of a day, before anybody drives: in groups, with why, and what the kit lacks. */
+export function takeList(
+  setups: readonly DaySetup[],
+  owned: Owned,
+  machine: {
+    readonly sprayer: string;
+    readonly hoses: readonly string[];
+    readonly misfits: readonly Misfit[];
+  },
+): readonly TakeLine[] {
+  const bases = new Set(setups.map(({ base }) => base));
+  const lines: TakeLine[] = [
+    { group: 'Machine', what: machine.sprayer, why: 'Sprayer of this job', owned: true },
+    ...machine.hoses.map((what): TakeLine => ({
+      group: 'Machine',
+      what,
+      why: 'Hose of this job',
+      owned: true,
+    })),
+    {
+      group: 'Machine',
+      what: 'Gun, guard, two spanners',
+      why: 'Guard always on; hose ends want two spanners',
+    },
+    ...together(
+      setups,
+      ({ tip }) => `${tip.family} ${writeTipCode(tip)}`,
+      (all, { tip }): TakeLine => ({
+        group: 'Tips and seals',
+        what: `Tip ${writeTipCode(tip)}, ${tip.family}, and one to spare`,
+        why: surfacesOf(all),
+        owned: owned.tips.some((one) => isSameTip(one, tip)),
+      }),
+    ),
+    ...together(
+      setups,
+      ({ tip, base }) => `${sealFor(tip.family, base).seal} ${base}`,
+      (all, { tip, base }): TakeLine => {
+        const seal = sealFor(tip.family, base);
+        return {
+          group: 'Tips and seals',
+          what: `Seal: ${seal.name.toLowerCase()}, ${seal.ring}`,
+          why: `For ${[...new Set(all.map((one) => `${one.tip.family} tips`))].join(', ')}`,
+          owned: owned.seals.includes(seal.seal),
+        };
+      },
+    ),
+    ...together(
+      setups,
+      ({ mesh }) => String(mesh),
+      (all, { mesh }): TakeLine => ({
+        group: 'Filters',
+        what: `Gun filter, ${mesh} mesh, and one to spare`,
+        why: [...new Set(all.map(({ coating }) => coating))].join(', '),
+        owned: owned.gunMeshes.includes(mesh),
+      }),
+    ),
+    { group: 'Filters', what: 'Paint strainers', why: 'One for each container opened' },
+    ...together(
+      setups.filter(({ cup }) => cup !== undefined),
+      ({ cup }) => cup ?? '',
+      (all, { cup }): TakeLine => ({
+        group: 'Measuring',
+        what: cup === undefined ? 'Own cup' : CUPS[cup].name,
+        why: `Reads ${[...new Set(all.map(({ coating }) => coating))].join(', ')} in its middle`,
+        owned: cup !== undefined && owned.cups.includes(cup),
+      }),
+    ),
+    {
+      group: 'Measuring',
+      what: 'Comb gauge, thermometer, stopwatch, tape, test card',
+      why: 'Film, paint temperature, fan width',
+    },
+    ...(bases.has('water')
+      ? [
+          {
+            group: 'Fluids',
+            what: 'Clean water, waste container of metal',
+            why: 'Flush for water-borne coatings',
+          } as const,
+        ]
+      : []),
+    ...(bases.has('solvent')
+      ? [
+          {
+            group: 'Fluids',
+            what: 'Thinner of the coating, ground wire, closed metal bin',
+            why: 'Flush for solvent-borne coatings; rags catch fire by themselves',
+          } as const,
+        ]
+      : []),
+    ...(bases.size > 1
+      ? [
+          {
+            group: 'Fluids',
+            what: 'Go-between fluid',
+            why: 'Water and solvent-borne coating must not meet in the hose',
+          } as const,
+        ]
+      : []),
+    { group: 'Fluids', what: 'Storage fluid, pump lubricant', why: 'For tonight' },
+    ...machine.misfits
+      .filter(({ code }) => code.startsWith('thread'))
+      .map(({ instead, what }): TakeLine => ({
+        group: 'Adapters',
+        what: instead.replace(/^Take an? /, '').replace(/^./, (first) => first.toUpperCase()),
+        why: what,
+      })),
+  ];
+  return lines;
+}
