@@ -17,3 +17,5 @@ export * from './setup';
 export * from './safety';
 export * from './procedure';
 export * from './kit';
+export * from './photo';
+export * from './gauge';

@@ -18,4 +18,5 @@ export {
   type LineReport,
   type LineRequest,
 } from './report';
+export { lineProfile, longestHose, type LongestHose, type ProfilePoint } from './profile';
 export { SPRAYER_CLASSES, SPRAYER_CLASS_DATA, type Sprayer, type SprayerClass } from './sprayer';

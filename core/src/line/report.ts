@@ -54,7 +54,7 @@ export interface LineReport {
 
 type Paint = Record<'low' | 'high' | 'density', number>;
 
-function lineWith(request: LineRequest, { low, high, density }: Paint): Line {
+export function lineWith(request: LineRequest, { low, high, density }: Paint): Line {
   return {
     hoses: request.hoses,
     ...(request.gun ? { gun: request.gun } : {}),

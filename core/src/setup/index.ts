@@ -4,6 +4,7 @@ export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking, type TipAdvice } from './rank';
 export { searchSetups, type Finish, type RefusedTip, type SetupOption, type SetupSearch } from './search';
+export { FITS, tipMap, type Fit, type TipCell, type TipMap } from './tipMap';
 export { largestTip, type LargestTip } from './largestTip';
 export {
   CLOSE_DISTANCE,

@@ -20,6 +20,13 @@ export const LINE_FORMULAS = {
     source: 'Power-law pipe flow for hoses and gun, ρ g z for the height, the orifice law for the tip',
     range: 'The parts add up to the pump pressure; the order of hoses does not matter',
   },
+  'longest hose': {
+    name: 'Longest hose of a bore',
+    expression: 'L = (P pump − P gun − other parts) ÷ loss of one metre at Q',
+    source:
+      'Power-law pipe flow is linear in length at a flow; the flow is the tip’s at the gun pressure wanted',
+    range: 'One bore; trigger held; the pump keeps up',
+  },
   'largest tip': {
     name: 'Largest tip this line carries',
     expression: 'largest d with Q ≤ Q pump, P pump ≤ limit and d ≤ the sprayer’s largest orifice',
