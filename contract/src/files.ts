@@ -1,7 +1,8 @@
 import { ARCHETYPE_IDS } from '@fine-spray/core/coating';
 import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
-import { coatingFields, companyFields, hoseFields, sprayerFields, tipFields } from './kit';
+import { entryFields } from './entry';
+import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, tipFields } from './kit';
 import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
 import { systemFields } from './system';
@@ -16,7 +17,17 @@ export const kitFile = z
     sprayers: z.array(sprayerFields.safeExtend({ id })),
     hoses: z.array(hoseFields.safeExtend({ id })),
     tips: z.array(tipFields.safeExtend({ id })),
+    gear: z.array(gearFields.safeExtend({ id })),
     systems: z.array(systemFields.safeExtend({ id })),
+  })
+  .strict();
+
+/** Entries of the site log as an open file. */
+export const logFile = z
+  .object({
+    format: z.literal('fine-spray-log'),
+    version: z.literal(1),
+    entries: z.array(entryFields.safeExtend({ id })),
   })
   .strict();
 
@@ -54,5 +65,6 @@ export const jobFile = z
     });
   });
 
+export type LogFile = z.infer<typeof logFile>;
 export type KitFile = z.infer<typeof kitFile>;
 export type JobFile = z.infer<typeof jobFile>;

@@ -2,6 +2,8 @@ export * from './primitives';
 export * from './problem';
 export * from './kit';
 export * from './book';
+export * from './entry';
+export * from './standIn';
 export * from './job';
 export * from './place';
 export * from './system';

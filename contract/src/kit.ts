@@ -4,8 +4,11 @@ import {
   checkCoating,
   type CoatingProperty,
 } from '@fine-spray/core/coating';
+import { CUP_IDS } from '@fine-spray/core/coating';
+import { FITTINGS } from '@fine-spray/core/kit';
 import { SPRAYER_CLASSES } from '@fine-spray/core/line';
-import { TIP_FAMILIES, readTip } from '@fine-spray/core/tip';
+import { POWERS } from '@fine-spray/core/safety';
+import { SEALS, TIP_FAMILIES, readTip, type Seal } from '@fine-spray/core/tip';
 import type { Refusal } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { companyBook, price } from './book';
@@ -66,6 +69,14 @@ export const coatingFields = z
     if (!checked.ok) refusalIssue(context, checked);
   });
 
+const fitting = oneOf('Thread', FITTINGS);
+const mesh = z
+  .int({ error: 'Mesh must be a whole number.' })
+  .min(10, { error: 'Mesh must be between 10 and 200.' })
+  .max(200, { error: 'Mesh must be between 10 and 200.' });
+const rating = numberWithin('Rating', 5e6, 7e7, 'Rating must be between 50 and 700 bar.');
+const SEAL_IDS = Object.keys(SEALS) as [Seal, ...Seal[]];
+
 export const sprayerFields = z
   .object({
     name: line('Sprayer name', 120),
@@ -84,6 +95,13 @@ export const sprayerFields = z
       .min(7, { error: 'Largest orifice must be between 7 and 55 thou.' })
       .max(55, { error: 'Largest orifice must be between 7 and 55 thou.' }),
     waterOnly: z.boolean(),
+    power: oneOf('Power', POWERS),
+    /** Thread of the hose outlet, in. */
+    outlet: fitting,
+    inletMesh: mesh.nullable(),
+    manifoldMesh: mesh.nullable(),
+    /** Mains cord, m; 0 for an engine. */
+    cord: numberWithin('Cord', 0, 100, 'Cord must be between 0 and 100 m.'),
   })
   .strict();
 
@@ -94,6 +112,10 @@ export const hoseFields = z
     length: numberWithin('Length', 0.3, 150, 'Length must be between 0.3 and 150 m.'),
     /** Inside diameter, m */
     bore: numberWithin('Inside diameter', 0.003, 0.026, 'Inside diameter must be between 1/8 and 1 in.'),
+    /** What it is rated for, Pa. */
+    maxPressure: rating,
+    /** Thread at both ends, in. */
+    fitting,
   })
   .strict();
 
@@ -106,13 +128,79 @@ export const tipChoice = z
     if (!tip.ok) refusalIssue(context, tip);
   });
 
-export const tipFields = tipChoice.safeExtend({ note: text('Note', 500) });
+export const tipFields = tipChoice.safeExtend({
+  /** Paint through it before this log begins, m³. */
+  litresBefore: numberWithin(
+    'Paint through it',
+    0,
+    10,
+    'Paint through a tip is between 0 and 10,000 litres.',
+  ),
+  price: price('Price'),
+  note: text('Note', 500),
+});
+
+/** What else a company owns between pump and wall. */
+export const GEAR_KINDS = ['gun', 'extension', 'filter', 'seal', 'cup', 'comb', 'gauge'] as const;
+export type GearKind = (typeof GEAR_KINDS)[number];
+
+/** What of a piece of gear must be known for its kind. */
+export const GEAR_NEEDS: Readonly<Record<GearKind, readonly GearSpec[]>> = {
+  gun: ['maxPressure', 'fitting', 'mesh'],
+  extension: ['maxPressure', 'length'],
+  filter: ['mesh'],
+  seal: ['seal'],
+  cup: ['cup'],
+  comb: [],
+  gauge: [],
+};
+export type GearSpec = 'maxPressure' | 'fitting' | 'mesh' | 'length' | 'seal' | 'cup';
+
+const SPEC_NAMES: Readonly<Record<GearSpec, string>> = {
+  maxPressure: 'Rating',
+  fitting: 'Thread',
+  mesh: 'Mesh',
+  length: 'Length',
+  seal: 'Seat',
+  cup: 'Cup',
+};
+
+export const OWN_CUP = 'own';
+export const CUP_CHOICES = [...CUP_IDS, OWN_CUP] as const;
+
+export const gearFields = z
+  .object({
+    kind: oneOf('Kind', GEAR_KINDS),
+    name: line('Name', 120),
+    count: z
+      .int({ error: 'Number must be a whole number.' })
+      .min(1, { error: 'Number must be between 1 and 99.' })
+      .max(99, { error: 'Number must be between 1 and 99.' }),
+    maxPressure: rating.nullable(),
+    fitting: fitting.nullable(),
+    mesh: mesh.nullable(),
+    /** m */
+    length: numberWithin('Length', 0.05, 5, 'Length must be between 0.05 and 5 m.').nullable(),
+    seal: oneOf('Seat', SEAL_IDS).nullable(),
+    cup: oneOf('Cup', CUP_CHOICES).nullable(),
+    note: text('Note', 500),
+  })
+  .strict()
+  .superRefine((value, context) => {
+    for (const spec of GEAR_NEEDS[value.kind]) {
+      if (value[spec] === null) {
+        context.addIssue({ code: 'custom', path: [spec], message: `${SPEC_NAMES[spec]} is missing.` });
+      }
+    }
+  });
 
 export const company = companyFields.extend(stored).meta({ id: 'Company' });
 export const coating = coatingFields.safeExtend(stored).meta({ id: 'Coating' });
 export const sprayer = sprayerFields.extend(stored).meta({ id: 'Sprayer' });
 export const hose = hoseFields.extend(stored).meta({ id: 'Hose' });
 export const tip = tipFields.safeExtend(stored).meta({ id: 'Tip' });
+
+export const gear = gearFields.safeExtend(stored).meta({ id: 'Gear' });
 
 export type Company = z.infer<typeof company>;
 export type Coating = z.infer<typeof coating>;
@@ -124,3 +212,5 @@ export type HoseFields = z.infer<typeof hoseFields>;
 export type Tip = z.infer<typeof tip>;
 export type TipFields = z.infer<typeof tipFields>;
 export type TipChoice = z.infer<typeof tipChoice>;
+export type Gear = z.infer<typeof gear>;
+export type GearFields = z.infer<typeof gearFields>;

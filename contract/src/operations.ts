@@ -1,10 +1,13 @@
 import { z } from 'zod';
+import { entry, entryFields } from './entry';
 import { job, jobFields, surface, surfaceFields } from './job';
 import {
   coating,
   coatingFields,
   company,
   companyFields,
+  gear,
+  gearFields,
   hose,
   hoseFields,
   sprayer,
@@ -63,6 +66,8 @@ export const RESOURCES = {
   sprayers: resource('/api/sprayers', 'sprayer', sprayerFields, sprayer),
   hoses: resource('/api/hoses', 'hose', hoseFields, hose),
   tips: resource('/api/tips', 'tip', tipFields, tip),
+  gear: resource('/api/gear', 'piece of gear', gearFields, gear),
+  entries: resource('/api/entries', 'log entry', entryFields, entry),
   systems: resource('/api/systems', 'system', systemFields, system),
   jobs: resource('/api/jobs', 'job', jobFields, job),
   places: resource('/api/places', 'place', placeFields, place, '/api/jobs/{jobId}/places'),
@@ -88,6 +93,7 @@ export const batch = z
           write('sprayers', RESOURCES.sprayers.put.body),
           write('hoses', RESOURCES.hoses.put.body),
           write('tips', RESOURCES.tips.put.body),
+          write('gear', RESOURCES.gear.put.body),
           write('systems', RESOURCES.systems.put.body),
           write('jobs', RESOURCES.jobs.put.body),
           write('places', RESOURCES.places.put.body),
@@ -130,13 +136,21 @@ export const SINGLE_OPERATIONS = {
     query: paperOptions,
     file: 'application/pdf',
   },
+  getGauge: {
+    method: 'get',
+    path: '/api/stand-ins/gauge',
+    summary:
+      'Simulated gauge at pump and gun, as server-sent events: "reading" with tick, pump and gun in Pa',
+    query: z.object({ order: z.string() }).strict(),
+    file: 'text/event-stream',
+  },
   postBatch: {
     method: 'post',
     path: '/api/batch',
     summary: 'Several writes, all or none; repeating the call changes nothing',
     body: batch,
     answer: z.object({
-      rows: z.array(z.union([coating, sprayer, hose, tip, system, job, place, surface]).nullable()),
+      rows: z.array(z.union([coating, sprayer, hose, tip, gear, system, job, place, surface]).nullable()),
     }),
   },
 } as const satisfies Record<string, Operation>;

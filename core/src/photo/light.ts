@@ -16,10 +16,17 @@ const ROUNDS = 5;
 const PAINT = 3;
 const DARKEST = 2;
 
-type Terms = readonly number[];
-/** Light on a card changes slowly: a plane and its squares in log brightness. */
-const termsAt = (x: number, y: number, full: boolean): Terms =>
-  full ? [1, x, y, x * x, x * y, y * y] : [1, x, y, y * y];
+/** Terms of the light on a card, which changes slowly: a plane and its squares in log brightness. */
+const TERMS = { plane: 4, full: 6 } as const;
+/** Writes the terms of a pixel: with `plane` of them x² and xy are left out, which the margins alone cannot tell. */
+function termsInto(row: Float64Array, x: number, y: number): void {
+  row[0] = 1;
+  row[1] = x;
+  row[2] = y;
+  row[3] = y * y;
+  row[4] = x * x;
+  row[5] = x * y;
+}
 
 /** Solves the normal equations by Gauss with the diagonal held up a hair, so that few pixels do not break it. */
 function solve(matrix: number[][], right: number[]): number[] {
@@ -45,50 +52,63 @@ function solve(matrix: number[][], right: number[]): number[] {
 
 /** How dark each pixel is against the card around it: uneven light is fitted on what is bare, and taken off. */
 export function darknessOf({ width, height, grey }: GreyPicture): Darkness {
-  const log = Float64Array.from(grey, (value) => Math.log(Math.max(value, DARKEST)));
+  const logs = Float64Array.from({ length: 256 }, (_, value) => Math.log(Math.max(value, DARKEST)));
   const margin = Math.max(2, Math.round(MARGIN * width));
-  let bare = (index: number) => {
-    const x = index % width;
-    return x < margin || x >= width - margin;
-  };
-  const at = (index: number, full: boolean) =>
-    termsAt((index % width) / width - 0.5, Math.floor(index / width) / height - 0.5, full);
+  const bare = new Uint8Array(width * height);
   const values = new Float64Array(width * height);
+  const terms = new Float64Array(TERMS.full);
+  for (let index = 0; index < bare.length; index += 1) {
+    const x = index % width;
+    bare[index] = x < margin || x >= width - margin ? 1 : 0;
+  }
   let noise = 0;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const full = round > 1;
-    const size = full ? 6 : 4;
-    const matrix = Array.from({ length: size }, () => Array.from({ length: size }, () => 0));
-    const right = Array.from({ length: size }, () => 0);
-    // Every third pixel tells as much of slow light as all of them.
-    for (let index = 0; index < log.length; index += 3) {
-      if (!bare(index)) continue;
-      const terms = at(index, full);
+    const fit = lightOn({ width, height, grey }, bare, logs, terms, round > 1 ? TERMS.full : TERMS.plane);
+    let squares = 0;
+    let count = 0;
+    for (let y = 0, index = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1, index += 1) {
+        termsInto(terms, x / width - 0.5, y / height - 0.5);
+        let card = 0;
+        for (let i = 0; i < fit.length; i += 1) card += (fit[i] as number) * (terms[i] as number);
+        const dark = card - (logs[grey[index] as number] as number);
+        values[index] = dark;
+        if (bare[index] === 1) {
+          squares += dark * dark;
+          count += 1;
+        }
+      }
+    noise = Math.max(1e-3, Math.sqrt(squares / Math.max(1, count)));
+    const limit = PAINT * noise;
+    for (let index = 0; index < bare.length; index += 1) {
+      const dark = values[index] as number;
+      bare[index] = dark < limit && dark > -limit ? 1 : 0;
+    }
+  }
+  return { width, height, values, noise };
+}
+
+/** Least squares of the light on the bare pixels; every third tells as much of slow light as all of them. */
+function lightOn(
+  { width, height, grey }: GreyPicture,
+  bare: Uint8Array,
+  logs: Float64Array,
+  terms: Float64Array,
+  size: number,
+): number[] {
+  const matrix = Array.from({ length: size }, () => Array.from({ length: size }, () => 0));
+  const right = Array.from({ length: size }, () => 0);
+  for (let y = 0; y < height; y += 1)
+    for (let x = y % 3; x < width; x += 3) {
+      const index = y * width + x;
+      if (bare[index] === 0) continue;
+      termsInto(terms, x / width - 0.5, y / height - 0.5);
       for (let i = 0; i < size; i += 1) {
         const row = matrix[i] as number[];
-        right[i] = (right[i] as number) + (terms[i] as number) * (log[index] as number);
+        right[i] = (right[i] as number) + (terms[i] as number) * (logs[grey[index] as number] as number);
         for (let j = 0; j < size; j += 1)
           row[j] = (row[j] as number) + (terms[i] as number) * (terms[j] as number);
       }
     }
-    const fit = solve(matrix, right);
-    let squares = 0;
-    let count = 0;
-    for (let index = 0; index < log.length; index += 1) {
-      const terms = at(index, full);
-      let card = 0;
-      for (let i = 0; i < size; i += 1) card += (fit[i] as number) * (terms[i] as number);
-      const dark = card - (log[index] as number);
-      values[index] = dark;
-      if (bare(index)) {
-        squares += dark * dark;
-        count += 1;
-      }
-    }
-    noise = Math.max(1e-3, Math.sqrt(squares / Math.max(1, count)));
-    const limit = PAINT * noise;
-    const kept = values;
-    bare = (index) => Math.abs(kept[index] as number) < limit;
-  }
-  return { width, height, values, noise };
+  return solve(matrix, right);
 }

@@ -41,6 +41,9 @@ export const GOOD_SHOT: Shot = {
 /** Beer–Lambert: how fast film darkens a white card. A thin coat of a tinted paint; a thick white one shows nothing. */
 const DARKENS = 1.1;
 const PULSES = 3;
+/** Half-widths to each side that are drawn, and places worked out in each. */
+const REACH = 6;
+const STEPS = 500;
 
 /**
  * A picture of a test card with a pattern on it, drawn by the model that diagnoses: the fan across, the stroke down. The
@@ -51,16 +54,23 @@ export function drawCardPicture(shape: PatternShape, shot: Shot, random: Random)
   const profile = patternProfile(shape);
   const grey = new Uint8ClampedArray(width * height);
   const half = (fan * width) / 2;
+  // The film at each place across, worked out once.
+  const film = Float64Array.from({ length: 2 * REACH * STEPS + 1 }, (_, index) =>
+    profile(index / STEPS - REACH),
+  );
+  const [cos, sin] = [Math.cos(tilt), Math.sin(tilt)];
+  const { exp, round } = Math;
   for (let y = 0; y < height; y += 1) {
     const along = y / height - 0.5;
     for (let x = 0; x < width; x += 1) {
       const side = x / width - 0.5;
-      const u = (x - middle * width) * Math.cos(tilt) + (y - height / 2) * Math.sin(tilt);
-      const v = (y - height / 2) * Math.cos(tilt) - (x - middle * width) * Math.sin(tilt);
-      const swing = 1 + shape.pulse * Math.sin((2 * Math.PI * PULSES * v) / height);
+      const [dx, dy] = [x - middle * width, y - height / 2];
+      const u = dx * cos + dy * sin;
+      const v = dy * cos - dx * sin;
+      const swing = shape.pulse === 0 ? 1 : 1 + shape.pulse * Math.sin((2 * Math.PI * PULSES * v) / height);
       const lit = light * (1 + across * side) * (1 + down * along);
-      const film = swing * profile(u / half);
-      grey[y * width + x] = 255 * (lit * Math.exp(-DARKENS * film) + noise * normal(random));
+      const laid = swing * (film[round((u / half + REACH) * STEPS)] ?? 0);
+      grey[y * width + x] = 255 * (lit * exp(-DARKENS * laid) + noise * normal(random));
     }
   }
   return { width, height, grey };

@@ -107,10 +107,11 @@ function across(dark: Darkness, origin: PicturePoint, tilt: number, from: number
   const sums = new Float64Array(size);
   const counts = new Uint32Array(size);
   const [cos, sin] = [Math.cos(tilt), Math.sin(tilt)];
+  const { floor } = Math;
   for (let y = 0; y < dark.height; y += 1)
     for (let x = 0; x < dark.width; x += 1) {
       const u = (x - origin.x) * cos + (y - origin.y) * sin;
-      const bin = Math.floor(u - from);
+      const bin = floor(u - from);
       if (bin < 0 || bin >= size) continue;
       sums[bin] = (sums[bin] as number) + (dark.values[y * dark.width + x] as number);
       counts[bin] = (counts[bin] as number) + 1;

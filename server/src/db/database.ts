@@ -3,6 +3,7 @@ import * as kitAndJobs from './migrations/001-kit-and-jobs';
 import * as places from './migrations/002-places';
 import * as systems from './migrations/003-systems';
 import * as prices from './migrations/004-prices';
+import * as site from './migrations/005-site';
 
 export type Database = Knex;
 
@@ -12,6 +13,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '002-places': places,
   '003-systems': systems,
   '004-prices': prices,
+  '005-site': site,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

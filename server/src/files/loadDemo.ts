@@ -1,9 +1,20 @@
 import { readFile, readdir } from 'node:fs/promises';
 import path from 'node:path';
-import { jobFile, kitFile, type JobFile, type KitFile } from '@fine-spray/contract';
+import { jobFile, kitFile, logFile, type JobFile, type KitFile, type LogFile } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { createStore } from '../resources/store';
-import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from '../resources/tables';
+import {
+  COATINGS,
+  ENTRIES,
+  GEAR,
+  HOSES,
+  JOBS,
+  PLACES,
+  SPRAYERS,
+  SURFACES,
+  SYSTEMS,
+  TIPS,
+} from '../resources/tables';
 
 /** Parts an imported item into its id and its content. */
 function split<Item extends { id: string }>({
@@ -35,6 +46,7 @@ async function importKit(db: Database, file: KitFile): Promise<string> {
   await put(SPRAYERS, file.sprayers);
   await put(HOSES, file.hoses);
   await put(TIPS, file.tips);
+  await put(GEAR, file.gear);
   await put(SYSTEMS, file.systems);
   return companyId;
 }
@@ -54,6 +66,14 @@ async function importJob(db: Database, companyId: string, file: JobFile): Promis
   }
 }
 
+async function importLog(db: Database, companyId: string, file: LogFile): Promise<void> {
+  const entries = createStore(db, ENTRIES);
+  for (const item of file.entries) {
+    const { id, fields } = split(item);
+    await entries.put(companyId, id, 0, fields);
+  }
+}
+
 export interface DemoLoaded {
   readonly jobs: number;
   readonly surfaces: number;
@@ -68,12 +88,14 @@ export async function loadDemo(db: Database, folder: string): Promise<DemoLoaded
     JSON.parse(await readFile(path.join(folder, name), 'utf8'));
   const names = (await readdir(folder)).filter((name) => name.endsWith('.job.json')).sort();
   const kit = kitFile.parse(await read('millrace.kit.json'));
+  const log = logFile.parse(await read('millrace.log.json'));
   const files = await Promise.all(names.map(async (name) => jobFile.parse(await read(name))));
   return db.transaction(async (trx) => {
     await trx.raw('lock table company in exclusive mode');
     if (await trx('company').first('id')) return undefined;
     const companyId = await importKit(trx, kit);
     for (const file of files) await importJob(trx, companyId, file);
+    await importLog(trx, companyId, log);
     return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
   });
 }

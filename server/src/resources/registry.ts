@@ -8,7 +8,7 @@ import {
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { createStore, type Store, type Stored, type TableMap } from './store';
-import { COATINGS, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from './tables';
+import { COATINGS, ENTRIES, GEAR, HOSES, JOBS, PLACES, SPRAYERS, SURFACES, SYSTEMS, TIPS } from './tables';
 
 /** The order people gave the rows of a job. */
 export const IN_JOB_ORDER = ['position', 'created_at', 'id'];
@@ -122,6 +122,8 @@ export function resourcesOn(db: Database): Readonly<Record<ResourceName, Resourc
     sprayers: resource(SPRAYERS),
     hoses: resource(HOSES, { beforeRemove: checkHoseUnused }),
     tips: resource(TIPS),
+    gear: resource(GEAR),
+    entries: appendOnly(resource(ENTRIES)),
     systems: resource(SYSTEMS, {
       beforePut: (companyId, _id, { layers }) => checkLayers(companyId, layers, 'layers'),
     }),
@@ -133,6 +135,19 @@ export function resourcesOn(db: Database): Readonly<Record<ResourceName, Resourc
         await checkLayers(companyId, fields.under, 'under');
       },
     }),
+  };
+}
+
+/** A log: an entry is made once and stays as it is. Sending it again changes nothing; other content is refused. */
+function appendOnly(log: Resource): Resource {
+  return {
+    ...log,
+    // As a new row each time: the store then takes the same content and refuses any other as stale.
+    put: (companyId, id, _version, fields) => log.put(companyId, id, 0, fields),
+    remove: () =>
+      Promise.reject(
+        new ProblemError('in-use', 'An entry of the log stays. Write a new one that replaces it.'),
+      ),
   };
 }
 

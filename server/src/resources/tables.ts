@@ -1,5 +1,7 @@
 import type {
   CoatingFields,
+  EntryFields,
+  GearFields,
   HoseFields,
   JobFields,
   PlaceFields,
@@ -33,6 +35,11 @@ export const SPRAYERS: TableMap<SprayerFields> = {
     maxFlow: 'max_flow',
     largestOrificeThou: 'largest_orifice_thou',
     waterOnly: 'water_only',
+    power: 'power',
+    outlet: 'outlet',
+    inletMesh: 'inlet_mesh',
+    manifoldMesh: 'manifold_mesh',
+    cord: 'cord',
   },
   json: [],
 };
@@ -40,15 +47,48 @@ export const SPRAYERS: TableMap<SprayerFields> = {
 export const HOSES: TableMap<HoseFields> = {
   table: 'hose',
   one: 'hose',
-  columns: { name: 'name', length: 'length', bore: 'bore' },
+  columns: { name: 'name', length: 'length', bore: 'bore', maxPressure: 'max_pressure', fitting: 'fitting' },
   json: [],
 };
 
 export const TIPS: TableMap<TipFields> = {
   table: 'tip',
   one: 'tip',
-  columns: { family: 'family', code: 'code', note: 'note' },
+  columns: { family: 'family', code: 'code', litresBefore: 'litres_before', price: 'price', note: 'note' },
   json: [],
+};
+
+export const GEAR: TableMap<GearFields> = {
+  table: 'gear',
+  one: 'piece of gear',
+  columns: {
+    kind: 'kind',
+    name: 'name',
+    count: 'count',
+    maxPressure: 'max_pressure',
+    fitting: 'fitting',
+    mesh: 'mesh',
+    length: 'length',
+    seal: 'seal',
+    cup: 'cup',
+    note: 'note',
+  },
+  json: [],
+};
+
+export const ENTRIES: TableMap<EntryFields> = {
+  table: 'entry',
+  one: 'log entry',
+  columns: {
+    kind: 'kind',
+    at: 'at',
+    author: 'author',
+    jobId: 'job_id',
+    surfaceId: 'surface_id',
+    replaces: 'replaces',
+    payload: 'payload',
+  },
+  json: ['payload'],
 };
 
 export const SYSTEMS: TableMap<SystemFields> = {

@@ -22,6 +22,8 @@ export interface PatternReading {
 const LEAST_POINTS = 24;
 /** Film under this share of the highest is off the fan. */
 const OFF = 0.08;
+/** Share of the visible fan within which a steep end rises: a camera blurs it over a few points. */
+const STEEP_WITHIN = 0.02;
 /** Share of the support at which an even fan falls under that. */
 const supportShare = (exponent: number) => Math.sqrt(1 - OFF ** (1 / exponent));
 
@@ -59,7 +61,8 @@ export function readPattern(measured: readonly number[], exponent: number): Resu
   const middle = (first + last) / 2;
   const visible = (last - first + 1) / 2;
   // A fan with tails or heavy edges ends steeply: its visible part is nearly its support.
-  const steep = Math.max(film[first + 1] ?? 0, film[last - 1] ?? 0) > 0.25;
+  const near = Math.max(1, Math.round(STEEP_WITHIN * (last - first)));
+  const steep = Math.max(...film.slice(first, first + near + 1), ...film.slice(last - near, last + 1)) > 0.25;
   const half = visible / (steep ? 0.97 : supportShare(exponent));
   const points = film
     .map((value, index) => ({ s: (index - middle) / half, value }))
