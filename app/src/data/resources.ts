@@ -2,6 +2,8 @@ import type {
   BatchWrite,
   Coating,
   Company,
+  Entry,
+  Gear,
   Hose,
   Job,
   Place,
@@ -21,6 +23,8 @@ export interface Rows {
   sprayers: Sprayer;
   hoses: Hose;
   tips: Tip;
+  gear: Gear;
+  entries: Entry;
   systems: System;
   jobs: Job;
   places: Place;

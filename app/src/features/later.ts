@@ -2,8 +2,10 @@
 export { BuyScreen } from './buy';
 export { FilesScreen, OpenJobScreen } from './files';
 export { JobScreen, JobSide } from './jobs';
-export { CoatingScreen, KitScreen } from './kit';
+export { CoatingScreen, KitRowScreen, KitScreen } from './kit';
 export { PlaceScreen } from './place';
 export { BookScreen, SettingsScreen } from './settings';
+export { SiteScreen } from './site';
+export { TakeScreen } from './take';
 export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';

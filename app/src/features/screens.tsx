@@ -36,5 +36,8 @@ export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting(
 export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const CoatingScreen = screen((screens) => screens.CoatingScreen, waiting('Coating', '/kit'));
+export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
+export const SiteScreen = screen((screens) => screens.SiteScreen, waiting('On site'));
+export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take these'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));
 export const SettingsScreen = screen((screens) => screens.SettingsScreen, waiting('Settings'));

@@ -1,4 +1,5 @@
-import type { Coating } from '@fine-spray/contract';
+import type { Coating, Hose, Sprayer } from '@fine-spray/contract';
+import { SPRAYER_CLASS_DATA } from '@fine-spray/core/line';
 import { of } from '@fine-spray/core/units';
 
 /** What the server adds to every row. */
@@ -13,4 +14,29 @@ export const coatingRow = (id: string, name: string, archetype: Coating['archety
   overrides: {},
   containers: [{ size: of(5, 'L'), price: null }],
   note: '',
+});
+
+/** A sprayer of the kit by its class, as the working defaults have it. */
+export const sprayerRow = (id: string, name: string, sprayerClass: Sprayer['sprayerClass']): Sprayer => ({
+  ...row,
+  id,
+  name,
+  sprayerClass,
+  ...SPRAYER_CLASS_DATA[sprayerClass],
+  power: 'electric',
+  outlet: '1/4',
+  inletMesh: 30,
+  manifoldMesh: 60,
+  cord: 5,
+});
+
+/** 15 m of quarter inch hose. */
+export const hoseRow = (id: string, name: string): Hose => ({
+  ...row,
+  id,
+  name,
+  length: 15,
+  bore: of(1 / 4, 'in'),
+  maxPressure: of(250, 'bar'),
+  fitting: '1/4',
 });

@@ -29,3 +29,30 @@ export function usePreference<T extends string>(
   );
   return [value, keep];
 }
+
+/** A short text remembered on this device, such as who writes here. */
+export function usePreferenceText(
+  name: string,
+  fallback: string,
+): readonly [string, (value: string) => void] {
+  const key = `fine-spray.${name}`;
+  const [value, setValue] = useState(() => {
+    try {
+      return globalThis.localStorage?.getItem(key) ?? fallback;
+    } catch {
+      return fallback;
+    }
+  });
+  const keep = useCallback(
+    (next: string) => {
+      setValue(next);
+      try {
+        globalThis.localStorage?.setItem(key, next);
+      } catch {
+        // As above: it holds until the page is closed.
+      }
+    },
+    [key],
+  );
+  return [value, keep];
+}

@@ -14,5 +14,12 @@ export {
   type DistanceSchool,
   type Schools,
 } from './schools';
-export { coatingMesh, meshFor, type SearchContext, type SetupHistory, type SetupRequest } from './request';
+export {
+  coatingMesh,
+  fluidOf,
+  meshFor,
+  type SearchContext,
+  type SetupHistory,
+  type SetupRequest,
+} from './request';
 export * from './dialIn';

@@ -135,6 +135,7 @@ describe('loading the demo', () => {
     const read = (name: string) =>
       JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
     writeFileSync(path.join(folder, 'millrace.kit.json'), JSON.stringify(read('millrace.kit.json')));
+    writeFileSync(path.join(folder, 'millrace.log.json'), JSON.stringify(read('millrace.log.json')));
     const job = read('kiln-house.job.json');
     const [first] = job.surfaces;
     if (first) first.coatingId = '0190a000-0000-7000-8000-00000000dead';

@@ -68,7 +68,10 @@ describe('gear', () => {
 
 describe('the site log', () => {
   const template = async (kind: string) =>
-    content((await items('/api/entries')).find((row) => row['kind'] === kind) ?? {}) as Record<string, unknown>;
+    content((await items('/api/entries')).find((row) => row['kind'] === kind) ?? {}) as Record<
+      string,
+      unknown
+    >;
   const put = (id: string, body: unknown) => server.call('PUT', `/api/entries/${id}`, body);
 
   it('takes an entry once: the same again changes nothing, another is refused and the first stays', async () => {
@@ -83,7 +86,9 @@ describe('the site log', () => {
       expect((await put(id, { ...body, author: 'XX', version })).status).toBe(409);
     }
     expect((await server.call('DELETE', `/api/entries/${id}`)).status).toBe(409);
-    expect((await server.call('GET', `/api/entries/${id}`)).body['author']).toBe((body as Record<string, unknown>)['author']);
+    expect((await server.call('GET', `/api/entries/${id}`)).body['author']).toBe(
+      (body as Record<string, unknown>)['author'],
+    );
   });
 
   it('a correction names what it replaces: both stay, one holds', async () => {

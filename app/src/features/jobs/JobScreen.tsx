@@ -4,6 +4,7 @@ import { counted, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Layers from 'lucide-react-native/icons/layers';
+import PackageCheck from 'lucide-react-native/icons/package-check';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import Ruler from 'lucide-react-native/icons/ruler';
@@ -60,10 +61,15 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
   return (
     <View className="gap-4 px-4 pb-4">
       <Totals jobId={job.id} totals={totals} refused={refused} />
-      <View className="flex-row items-center gap-3">
-        <Words colour="ink2" size={14} className="min-w-0 flex-1">
+      <View className="flex-row flex-wrap items-center gap-3">
+        <Words colour="ink2" size={14} className="min-w-[200px] flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
         </Words>
+        <Button
+          label="Take these"
+          icon={PackageCheck}
+          onPress={() => router.navigate(`/jobs/${job.id}/take`)}
+        />
         <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
         <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
       </View>

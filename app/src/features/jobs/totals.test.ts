@@ -1,18 +1,9 @@
-import type { Job, Sprayer, Surface } from '@fine-spray/contract';
+import type { Job, Surface } from '@fine-spray/contract';
 import { to, quantity, type Volume } from '@fine-spray/core';
-import { coatingRow, row } from '@/testing/rows';
+import { coatingRow, row, sprayerRow } from '@/testing/rows';
 import { coatingTotals } from './totals';
 
-const sprayer: Sprayer = {
-  ...row,
-  id: 's',
-  name: 'Small',
-  sprayerClass: 'small electric',
-  maxPressure: 20.7e6,
-  maxFlow: 1.1 / 60_000,
-  largestOrificeThou: 17,
-  waterOnly: true,
-};
+const sprayer = sprayerRow('s', 'Small', 'small electric');
 const job: Job = {
   ...row,
   id: 'j',

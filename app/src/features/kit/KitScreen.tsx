@@ -1,17 +1,32 @@
 import type { Coating } from '@fine-spray/contract';
 import { COATING_PROPERTIES, archetypeOf, showText, type CoatingProperty } from '@fine-spray/core';
-import { Link } from 'expo-router';
+import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Plus from 'lucide-react-native/icons/plus';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKit } from '@/data/kit';
+import { useList } from '@/data/resources';
+import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 
-function Section({ title, empty, children }: { title: string; empty: boolean; children: ReactNode }) {
+function Section({
+  title,
+  empty,
+  add,
+  children,
+}: {
+  title: string;
+  empty: boolean;
+  /** Where a new one is made. */
+  add?: string;
+  children: ReactNode;
+}) {
+  const router = useRouter();
   return (
     <View className="gap-2">
       <Words size={18} weight="bold" heading={2}>
@@ -22,18 +37,34 @@ function Section({ title, empty, children }: { title: string; empty: boolean; ch
       ) : (
         <View className="rounded-2xl border border-rule bg-sheet">{children}</View>
       )}
+      {add ? (
+        <Button
+          label={`Add to ${title.toLowerCase()}`}
+          icon={Plus}
+          onPress={() => router.navigate(add as '/kit')}
+        />
+      ) : null}
     </View>
   );
 }
 
-function Line({ name, note }: { name: string; note: string }) {
+function Line({ name, note, href }: { name: string; note: string; href: string }) {
+  const { palette } = useTheme();
   return (
-    <View className="min-h-[56px] justify-center border-b border-rule px-4 py-2">
-      <Words weight="semi">{name}</Words>
-      <Words size={14} colour="ink2">
-        {note}
-      </Words>
-    </View>
+    <Link href={href as '/kit'} asChild>
+      <Pressable
+        role="link"
+        className="min-h-[56px] flex-row items-center gap-2 border-b border-rule px-4 py-2"
+      >
+        <View className="min-w-0 flex-1">
+          <Words weight="semi">{name}</Words>
+          <Words size={14} colour="ink2">
+            {note}
+          </Words>
+        </View>
+        <ChevronRight size={20} color={palette.ink2} aria-hidden />
+      </Pressable>
+    </Link>
   );
 }
 
@@ -65,6 +96,7 @@ function CoatingLine({ coating }: { coating: Coating }) {
 export function KitScreen() {
   const { kit, failed, retry } = useKit();
   const { system } = useUnits();
+  const gear = useList('gear').data ?? [];
   return (
     <Screen title="Kit">
       {failed ? (
@@ -82,27 +114,56 @@ export function KitScreen() {
               <CoatingLine key={coating.id} coating={coating} />
             ))}
           </Section>
-          <Section title="Sprayers" empty={kit.sprayers.length === 0}>
+          <Section title="Sprayers" add="/kit/sprayers/new" empty={kit.sprayers.length === 0}>
             {kit.sprayers.map((sprayer) => (
               <Line
                 key={sprayer.id}
+                href={`/kit/sprayers/${sprayer.id}`}
                 name={sprayer.name}
                 note={`${sprayer.sprayerClass}, ${showText(sprayer.maxPressure, 'pressure', system)}, ${showText(sprayer.maxFlow, 'flow', system)}, orifice up to ${sprayer.largestOrificeThou} thou${sprayer.waterOnly ? ', water-borne only' : ''}`}
               />
             ))}
           </Section>
-          <Section title="Hoses" empty={kit.hoses.length === 0}>
+          <Section title="Hoses" add="/kit/hoses/new" empty={kit.hoses.length === 0}>
             {kit.hoses.map((hose) => (
               <Line
                 key={hose.id}
+                href={`/kit/hoses/${hose.id}`}
                 name={hose.name}
                 note={`${showText(hose.length, 'hoseLength', system)}, ${showText(hose.bore, 'bore', system)} inside`}
               />
             ))}
           </Section>
-          <Section title="Tips" empty={kit.tips.length === 0}>
+          <Section title="Tips" add="/kit/tips/new" empty={kit.tips.length === 0}>
             {kit.tips.map((tip) => (
-              <Line key={tip.id} name={tip.code} note={[tip.family, tip.note].filter(Boolean).join(' · ')} />
+              <Line
+                key={tip.id}
+                href={`/kit/tips/${tip.id}`}
+                name={tip.code}
+                note={[tip.family, `${showText(tip.litresBefore, 'volume', system)} through it`, tip.note]
+                  .filter(Boolean)
+                  .join(' · ')}
+              />
+            ))}
+          </Section>
+          <Section title="Guns and the rest" add="/kit/gear/new" empty={gear.length === 0}>
+            {gear.map((piece) => (
+              <Line
+                key={piece.id}
+                href={`/kit/gear/${piece.id}`}
+                name={piece.name}
+                note={[
+                  piece.kind,
+                  piece.count > 1 ? `${piece.count} of them` : '',
+                  piece.maxPressure === null
+                    ? ''
+                    : `rated ${showText(piece.maxPressure, 'pressure', system)}`,
+                  piece.mesh === null ? '' : `${piece.mesh} mesh`,
+                  piece.note,
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              />
             ))}
           </Section>
         </>

@@ -1,3 +1,5 @@
 export { CoatingScreen } from './CoatingScreen';
 export { KitScreen } from './KitScreen';
+export { KitRowScreen } from './KitRowScreen';
+export { rigMisfits } from './rig';
 export { LineChoice } from './LineChoice';

@@ -13,12 +13,11 @@ import {
   type TipAdvice,
   type UnitSystem,
 } from '@fine-spray/core';
-import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { CautionBox } from '@/ui/caution';
 import { BigNumber } from '@/ui/number';
 import { Words, type Colour } from '@/ui/text';
-import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 import { FilmSection } from './FilmSection';
 import { Scene } from './Scene';
@@ -297,17 +296,10 @@ function stroke(card: SetupCard, system: UnitSystem): string {
 
 /** Cautions of this step: what, why, what to do. */
 function Cautions({ card }: { card: SetupCard }) {
-  const { palette } = useTheme();
   return (
     <View className="gap-2">
-      {card.cautions.map((caution) => (
-        <View key={caution.code} className="flex-row gap-3 rounded-2xl bg-caution-tint p-4">
-          <TriangleAlert size={22} color={palette.caution} aria-hidden />
-          <View className="min-w-0 flex-1">
-            <Words weight="bold" colour="caution">{`Caution: ${caution.what}`}</Words>
-            <Words size={14}>{`${caution.why} ${caution.instead}`}</Words>
-          </View>
-        </View>
+      {card.cautions.map(({ code, what, why, instead }) => (
+        <CautionBox key={code} what={what} why={why} instead={instead} />
       ))}
     </View>
   );

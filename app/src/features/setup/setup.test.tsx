@@ -1,9 +1,9 @@
-import type { Coating, Hose, Sprayer } from '@fine-spray/contract';
+import type { Coating } from '@fine-spray/contract';
 import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
 import { setupCard, type SetupCard } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
-import { row } from '@/testing/rows';
+import { hoseRow, row, sprayerRow } from '@/testing/rows';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
@@ -17,17 +17,8 @@ const coating: Coating = {
   containers: [0.005, 0.01].map((size) => ({ size, price: null })),
   note: '',
 };
-const sprayer: Sprayer = {
-  ...row,
-  id: 's',
-  name: 'Mid',
-  sprayerClass: 'mid electric',
-  maxPressure: 22.8e6,
-  maxFlow: 2 / 60_000,
-  largestOrificeThou: 23,
-  waterOnly: false,
-};
-const hose: Hose = { ...row, id: 'h', name: 'Quarter', length: 15, bore: 0.00635 };
+const sprayer = sprayerRow('s', 'Mid', 'mid electric');
+const hose = hoseRow('h', 'Quarter');
 const kit: Kit = { coatings: [coating], sprayers: [sprayer], hoses: [hose], tips: [] };
 const job = { sprayerId: 's', hoseIds: ['h'], lift: 0 };
 const wall: SetupSurface = {

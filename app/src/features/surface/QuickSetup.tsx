@@ -1,16 +1,13 @@
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { useKit } from '@/data/kit';
 import { LineChoice } from '@/features/kit';
+import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
-import { newSurface } from './newSurface';
 import { SurfaceEditor } from './SurfaceEditor';
-
-const NO_JOB = '00000000-0000-7000-8000-000000000000';
 
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
@@ -30,25 +27,21 @@ export function QuickSetup() {
       </Screen>
     );
   }
-  const [sprayer] = kit.sprayers;
-  const first = newSurface(NO_JOB, kit.coatings, 0, '');
-  if (!sprayer || !first) {
+  const first = firstQuick(kit);
+  if (!first) {
     return (
       <Screen title="Set-up" above="Without a job">
         <EmptyState title="No kit yet" text="A set-up needs a sprayer and a coating. Add them under Kit." />
       </Screen>
     );
   }
-  return <Quick kit={kit} first={first} sprayerId={sprayer.id} />;
+  return <Quick kit={kit} first={first} />;
 }
 
-function Quick({ kit, first, sprayerId }: { kit: Kit; first: SetupSurface; sprayerId: string }) {
-  const [surface, setSurface] = useState(first);
-  const [job, setJob] = useState<SetupJob>({
-    sprayerId,
-    hoseIds: kit.hoses.slice(0, 1).map(({ id }) => id),
-    lift: 0,
-  });
+function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
+  const [{ surface, job }, setQuick] = useQuickState(first);
+  const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
+  const setJob = (next: SetupJob) => setQuick({ surface, job: next });
   const checked = surfaceFields.safeParse({ ...surface, jobId: NO_JOB, name: 'x', room: '', position: 0 });
   const errors: Record<string, string> = {};
   if (!checked.success)
@@ -61,11 +54,12 @@ function Quick({ kit, first, sprayerId }: { kit: Kit; first: SetupSurface; spray
         job={job}
         kit={kit}
         errors={errors}
-        onChange={(change) => setSurface((now) => ({ ...now, ...change }))}
+        onChange={(change) => setSurface({ ...surface, ...change })}
+        under="/set-up"
         onInvalid={() => undefined}
         above={
           <View className="gap-3">
-            <Words colour="ink2">Nothing here is stored. Make a job to keep surfaces.</Words>
+            <Words colour="ink2">Kept on this device only. Make a job to keep surfaces.</Words>
             <LineChoice
               kit={kit}
               sprayerId={job.sprayerId}

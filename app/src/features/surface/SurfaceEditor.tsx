@@ -25,6 +25,7 @@ import { contentOf, keys, useWrites } from '@/data/resources';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { SetUpsSheet } from '@/features/compare';
 import { FilmSheet } from '@/features/film';
+import { ToolRow } from '@/features/site';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
@@ -44,6 +45,8 @@ export interface SurfaceEditorProps {
   readonly errors: Readonly<Record<string, string | undefined>>;
   readonly onChange: (change: Partial<SetupSurface>) => void;
   readonly onInvalid: (field: string, message: string | undefined) => void;
+  /** Address under which the tools on site stand. */
+  readonly under: string;
   /** Shown above the inputs: names and such. */
   readonly above?: ReactNode;
   /** Shown below the inputs: deleting and such. */
@@ -75,6 +78,7 @@ export function SurfaceEditor({
   errors,
   onChange,
   onInvalid,
+  under,
   above,
   below,
 }: SurfaceEditorProps) {
@@ -191,6 +195,7 @@ export function SurfaceEditor({
           />
         </View>
       ) : null}
+      {card && !refusal && !underneath ? <ToolRow under={under} /> : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
       </Words>

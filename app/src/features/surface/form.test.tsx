@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { renderPart } from '@/testing/render';
 import { coatingRow } from '@/testing/rows';
 import { SurfaceForm } from './SurfaceForm';
-import { newSurface } from './newSurface';
+import { newSurface } from '@/data/newSurface';
 
 const coatings = [coatingRow('v', 'Varnish', 'clear-varnish'), coatingRow('m', 'Wall matt', 'wall-matt')];
 const start = newSurface('j', coatings, 10, 'Hall');

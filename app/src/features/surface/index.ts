@@ -1,3 +1,3 @@
-export { newSurface } from './newSurface';
+export { newSurface } from '@/data/newSurface';
 export { QuickSetup } from './QuickSetup';
 export { SurfaceScreen } from './SurfaceScreen';

@@ -1,0 +1,36 @@
+import { useCallback, useState } from 'react';
+
+const NAME = (key: string) => `fine-spray.kept.${key}`;
+
+/** What was kept on this device under a key, as the reader accepts it; the fallback where there is nothing, or not ours. */
+export function readKept<T>(key: string, read: (stored: unknown) => T | undefined, fallback: T): T {
+  try {
+    const text = globalThis.localStorage?.getItem(NAME(key));
+    if (text === null || text === undefined) return fallback;
+    return read(JSON.parse(text)) ?? fallback;
+  } catch {
+    return fallback;
+  }
+}
+
+/** Keeps a value on this device; false where its storage is full or forbidden. */
+export function writeKept(key: string, value: unknown): boolean {
+  try {
+    if (value === undefined) globalThis.localStorage?.removeItem(NAME(key));
+    else globalThis.localStorage?.setItem(NAME(key), JSON.stringify(value));
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * State that outlives a reload, a closed tab and a phone that locks: written before it is shown. `full` says that this
+ * device takes no more, and the state holds only until the page is closed.
+ */
+export function useKept<T>(key: string, read: (stored: unknown) => T | undefined, fallback: T) {
+  const [state, setState] = useState(() => ({ key, value: readKept(key, read, fallback), full: false }));
+  const now = state.key === key ? state : { key, value: readKept(key, read, fallback), full: false };
+  const set = useCallback((value: T) => setState({ key, value, full: !writeKept(key, value) }), [key]);
+  return [now.value, set, now.full] as const;
+}

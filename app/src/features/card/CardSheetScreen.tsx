@@ -1,0 +1,89 @@
+import { entriesOfKind } from '@fine-spray/contract';
+import { PRECEDENCE_NOTE } from '@fine-spray/core';
+import Download from 'lucide-react-native/icons/download';
+import ImageDown from 'lucide-react-native/icons/image-down';
+import Printer from 'lucide-react-native/icons/printer';
+import { Image, View } from 'react-native';
+import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
+import { useLog } from '@/data/log';
+import type { Site } from '@/features/site';
+import { Button } from '@/ui/button';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { SHEET, cardSheet } from './cardSheet';
+import { addressOf, pngOf } from './picture';
+import { printDrawing } from './print';
+
+/** The set-up card as one sheet: to hold up, to print, to send. */
+export function CardSheetScreen({ site }: { site: Site }) {
+  const { system } = useUnits();
+  const { entries } = useLog();
+  const toast = useToast();
+  if (!site.card.ok) return <ErrorState title="No card to show" text={site.card.message} />;
+  const card = site.card.value;
+  const { tip } = card.tip.candidate;
+  const last = entriesOfKind(entries, 'set-up confirmed')
+    .filter(
+      ({ entry, payload }) =>
+        entry.surfaceId === site.surfaceId &&
+        payload.coatingId === site.coating.id &&
+        payload.tip.code === card.tip.code &&
+        payload.tip.family === tip.family,
+    )
+    .at(-1);
+  const svg = cardSheet(
+    card,
+    {
+      surface: site.title,
+      job: site.above,
+      coating: site.coating.name,
+      measured: last
+        ? { gun: last.payload.gun, pump: last.payload.pump, on: last.entry.at.slice(0, 10) }
+        : undefined,
+      precedence: PRECEDENCE_NOTE,
+    },
+    system,
+  );
+  const words = `Set-up card of ${site.title}: tip ${card.tip.code}`;
+  const png = async () => {
+    try {
+      saveBlob(fileName(`${site.title} card`, 'png'), await pngOf(svg));
+    } catch {
+      toast({ text: 'This device cannot make a PNG. The SVG shows the same.' });
+    }
+  };
+  return (
+    <View className="gap-4">
+      <View className="overflow-hidden rounded-2xl border border-rule" testID="card-sheet">
+        <Image
+          source={{ uri: addressOf(svg) }}
+          alt={words}
+          style={{ width: '100%', aspectRatio: SHEET.width / SHEET.height }}
+        />
+      </View>
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Print"
+          icon={Printer}
+          kind="primary"
+          className="min-h-[56px] flex-1"
+          onPress={() => printDrawing(svg)}
+        />
+        <Button label="As PNG" icon={ImageDown} className="min-h-[56px] flex-1" onPress={() => void png()} />
+        <Button
+          label="As SVG"
+          icon={Download}
+          className="min-h-[56px] flex-1"
+          onPress={() => saveFile(fileName(`${site.title} card`, 'svg'), 'image/svg+xml', svg)}
+        />
+      </View>
+      <Words size={14} colour="ink2">
+        {last
+          ? 'Pressures are those of your dial-in, measured on this surface.'
+          : 'Pressures are a range until the tip is dialled in on this surface.'}
+      </Words>
+    </View>
+  );
+}

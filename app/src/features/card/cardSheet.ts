@@ -1,0 +1,139 @@
+import {
+  FAMILY_DATA,
+  orificeDiameter,
+  otherSystem,
+  showRange,
+  showText,
+  type DisplayKind,
+  type SetupCard,
+  type UnitSystem,
+} from '@fine-spray/core';
+
+/** What a card that is shown or printed says besides its numbers. */
+export interface SheetWords {
+  readonly surface: string;
+  readonly job: string;
+  readonly coating: string;
+  /** Measured at a dial-in, which then stands in front of the card's own range. */
+  readonly measured?: { readonly gun: number; readonly pump: number; readonly on: string } | undefined;
+  readonly precedence: string;
+}
+
+/** A5 across, in points of a drawing. */
+export const SHEET = { width: 840, height: 592 } as const;
+
+const escaped = (text: string) =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+/** Cuts a text that would run over its room, by the mean width of a letter. */
+function fitted(text: string, size: number, width: number): string {
+  const most = Math.floor(width / (0.53 * size));
+  const letters = Array.from(text);
+  return letters.length <= most ? text : `${letters.slice(0, most - 1).join('')}…`;
+}
+
+interface TextStyle {
+  readonly size: number;
+  readonly bold?: boolean;
+  readonly width?: number;
+  readonly end?: boolean;
+}
+
+function words(
+  text: string,
+  x: number,
+  y: number,
+  { size, bold = false, width = 780, end = false }: TextStyle,
+): string {
+  const shown = escaped(fitted(text, size, width));
+  return `<text x="${x}" y="${y}" font-size="${size}"${bold ? ' font-weight="700"' : ''}${end ? ' text-anchor="end"' : ''}>${shown}</text>`;
+}
+
+/**
+ * The set-up card as a drawing by itself: black on white, readable at arm's length, the other units small beside. It needs
+ * no font of ours, so that any program shows it.
+ */
+export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem): string {
+  const other = otherSystem(system);
+  const both = (value: number, kind: DisplayKind): [string, string] => [
+    showText(value, kind, system),
+    showText(value, kind, other),
+  ];
+  const range = (low: number, high: number, kind: DisplayKind): [string, string] => [
+    showRange(low, high, kind, system),
+    showRange(low, high, kind, other),
+  ];
+  const { tip } = card.tip.candidate;
+  const { measured } = say;
+  const pump = measured
+    ? both(measured.pump, 'pressure')
+    : range(card.pumpPressure.start, card.pumpPressure.stop, 'pressure');
+  const gun = measured
+    ? both(measured.gun, 'pressure')
+    : range(card.gunPressure.start, card.gunPressure.stop, 'pressure');
+  const cells: readonly (readonly [string, readonly [string, string]])[] = [
+    [measured ? 'Pump, dialled in' : 'Pump, start to stop', pump],
+    [measured ? 'Gun, dialled in' : 'Gun, start to stop', gun],
+    ['Wet film', both(card.wetFilm.value, 'wetFilm')],
+    ['Dry film', both(card.dryFilm.value, 'dryFilm')],
+    ['Distance', both(card.distance.value, 'distance')],
+    ['Fan', both(card.fan.value, 'fanWidth')],
+    ['Overlap', [card.overlap.name, `filter ${card.mesh.value} mesh`]],
+    [
+      'Thin',
+      [
+        card.thinningLimit.value > 0
+          ? `0 to ${showText(card.thinningLimit.value, 'percent', system)}`
+          : 'not at all',
+        'within the data sheet',
+      ],
+    ],
+  ];
+  const column = (index: number) => 30 + (index % 4) * 198;
+  const row = (index: number) => 316 + Math.floor(index / 4) * 104;
+  const seconds = showText(card.stroke.time, 'time', system);
+  const length = showText(card.stroke.length, 'size', system);
+  const body = [
+    words(say.surface, 30, 46, { size: 30, bold: true }),
+    words([say.job, say.coating].filter(Boolean).join(' · '), 30, 76, { size: 18 }),
+    `<path d="M30 92H810" stroke="#000" stroke-width="2"/>`,
+    words('Tip', 30, 122, { size: 18 }),
+    words(card.tip.code, 30, 232, { size: 124, bold: true, width: 420 }),
+    words(
+      `${FAMILY_DATA[tip.family].name}, ${tip.orificeThou} thou (${showText(orificeDiameter(tip), 'orifice', 'metric')})`,
+      30,
+      264,
+      { size: 20, width: 420 },
+    ),
+    words('Move the gun', 480, 122, { size: 18 }),
+    words(`${length} in ${seconds}`, 480, 172, { size: 44, bold: true, width: 340 }),
+    words(`Paint, ${card.coats} coats`, 480, 212, { size: 18 }),
+    words(showText(card.paint.value, 'volume', system), 480, 256, { size: 44, bold: true, width: 340 }),
+    words(showRange(card.paint.low, card.paint.high, 'volume', system), 800, 256, {
+      size: 18,
+      width: 200,
+      end: true,
+    }),
+    `<path d="M30 284H810" stroke="#000" stroke-width="1"/>`,
+    ...cells.flatMap(([label, [big, small]], index) => [
+      words(label, column(index), row(index), { size: 17, width: 190 }),
+      words(big, column(index), row(index) + 38, { size: 30, bold: true, width: 190 }),
+      words(small, column(index), row(index) + 62, { size: 16, width: 190 }),
+    ]),
+    `<path d="M30 506H810" stroke="#000" stroke-width="1"/>`,
+    words(
+      measured
+        ? `Dialled in ${measured.on}. Basis: measured on this job.`
+        : 'Not dialled in yet: start low, raise until the fan is even.',
+      30,
+      532,
+      { size: 17 },
+    ),
+    words('Trigger locked and pressure relieved before hands come near the tip.', 30, 554, {
+      size: 17,
+      bold: true,
+    }),
+    words(say.precedence, 30, 576, { size: 15 }),
+  ];
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}" height="${SHEET.height}" viewBox="0 0 ${SHEET.width} ${SHEET.height}" font-family="sans-serif" fill="#000"><rect width="${SHEET.width}" height="${SHEET.height}" fill="#fff"/>${body.join('')}</svg>`;
+}

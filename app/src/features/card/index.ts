@@ -1,0 +1,2 @@
+export { CardSheetScreen } from './CardSheetScreen';
+export { cardSheet } from './cardSheet';

@@ -1,0 +1,362 @@
+import type { ConfirmedSetup } from '@fine-spray/contract';
+import { entriesOfKind } from '@fine-spray/contract';
+import {
+  FAMILY_DATA,
+  SEEN,
+  cautionsFor,
+  archetypeOf,
+  extentOf,
+  lineForGun,
+  mainPiece,
+  quantity,
+  showText,
+  type DialInState,
+  type Seen,
+  type SetupCard,
+} from '@fine-spray/core';
+import Undo2 from 'lucide-react-native/icons/undo-2';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { useLog } from '@/data/log';
+import { outbox } from '@/data/outbox';
+import { GaugePanel } from '@/features/gauge';
+import { lineRequest } from '@/features/line';
+import { PhotoAnswer } from '@/features/photo';
+import type { Site } from '@/features/site';
+import { Big } from '@/ui/big';
+import { Button } from '@/ui/button';
+import { CautionBox } from '@/ui/caution';
+import { Panel } from '@/ui/panel';
+import { Segmented } from '@/ui/segmented';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { PatternTile, SEEN_WORDS } from './PatternTile';
+import { WidthAnswer } from './WidthAnswer';
+import { useDialIn } from './useDialIn';
+
+const STEP_WORDS = {
+  first: 'Start low.',
+  higher: 'Higher: it wanted more.',
+  lower: 'Lower: it may be even with less.',
+  again: 'Once more at this pressure, to be sure.',
+} as const;
+
+/** Finding the lowest pressure with an even fan, card by card. Each answer is kept on this device as it is given. */
+export function DialInScreen({ site }: { site: Site }) {
+  const { system } = useUnits();
+  const dial = useDialIn(site);
+  if (!site.card.ok) return <ErrorState title="Nothing to dial in" text={site.card.message} />;
+  if (!dial.state?.ok || !dial.setup) {
+    const why = dial.state && !dial.state.ok ? dial.state.message : 'This tip has no range of pressures.';
+    return <ErrorState title="This tip cannot be dialled in" text={why} />;
+  }
+  const card = site.card.value;
+  const state = dial.state.value;
+  if (!dial.session.ready) return <BeforeSpraying site={site} card={card} dial={dial} />;
+  const pumpFor = (gun: number): number => {
+    const line = lineForGun(lineRequest(site, card), quantity(gun), system);
+    return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
+  };
+  return (
+    <View className="gap-4">
+      {state.phase === 'spray' ? (
+        <Spray
+          site={site}
+          card={card}
+          state={state}
+          pump={pumpFor(state.sweep.pressure)}
+          answer={dial.answer}
+        />
+      ) : null}
+      {state.phase === 'move' ? (
+        <Panel title="Pressure alone does not do it" testID="dial-in-move">
+          <Words size={22} weight="bold">
+            {state.words}
+          </Words>
+          <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}. Relieve the pressure and lock the trigger first.`}</Words>
+          <Button
+            label="Done, spray again"
+            kind="primary"
+            className="min-h-[56px]"
+            onPress={() => dial.answer({ kind: 'did' })}
+          />
+          <Button
+            label="Cannot do that here"
+            className="min-h-[56px]"
+            onPress={() => dial.answer({ kind: 'cannot' })}
+          />
+        </Panel>
+      ) : null}
+      {state.phase === 'stuck' ? (
+        <Panel title="Nothing left to try here" testID="dial-in-stuck">
+          <Words>{state.words}</Words>
+          <Button label="Start again" className="min-h-[56px]" onPress={dial.again} />
+        </Panel>
+      ) : null}
+      {state.phase === 'even' ? (
+        <Found site={site} card={card} state={state} pump={pumpFor(state.pressure.value)} dial={dial} />
+      ) : null}
+      {dial.full ? (
+        <Words colour="danger">This device takes no more: keep this page open until you are done.</Words>
+      ) : null}
+      <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
+      {state.phase === 'even' ? null : (
+        <GaugePanel
+          site={site}
+          card={card}
+          setting={pumpFor(state.sweep.pressure)}
+          expected={state.sweep.pressure}
+        />
+      )}
+    </View>
+  );
+}
+
+type Dial = ReturnType<typeof useDialIn>;
+
+function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dial: Dial }) {
+  const { system } = useUnits();
+  const { entries } = useLog();
+  const { element, side, wind, geometry } = site.surface;
+  const cautions = cautionsFor({
+    step: 'dial in',
+    base: archetypeOf(site.coating.archetype).base,
+    element,
+    side,
+    wind,
+    reach: extentOf(mainPiece(geometry)).height + site.job.lift,
+    power: site.sprayer.power,
+    surfaceAge: 'new',
+    wetGround: false,
+  });
+  const { tip } = card.tip.candidate;
+  const last = entriesOfKind(entries, 'set-up confirmed')
+    .filter(
+      ({ payload }) =>
+        payload.coatingId === site.coating.id &&
+        payload.sprayerId === site.sprayer.id &&
+        payload.tip.code === card.tip.code &&
+        payload.tip.family === tip.family,
+    )
+    .at(-1);
+  return (
+    <View className="gap-4">
+      <Panel testID="dial-in-start">
+        <View className="flex-row flex-wrap items-end justify-between gap-3">
+          <View>
+            <Words weight="semi" colour="ink2">
+              Tip
+            </Words>
+            <Words size={64} weight="digits-bold">
+              {card.tip.code}
+            </Words>
+            <Words size={14} colour="ink2">{`${FAMILY_DATA[tip.family].name}, ${site.coating.name}`}</Words>
+          </View>
+          <Big label="First card, gun" value={dial.setup?.range.start ?? 0} kind="pressure" size={44} />
+        </View>
+        {last ? (
+          <Words>{`Last time with this coating, tip and sprayer: ${showText(last.payload.gun, 'pressure', system)} at the gun, ${showText(last.payload.pump, 'pressure', system)} at the pump, ${last.entry.at.slice(0, 10)}${last.payload.temperature === null ? '' : `, paint ${showText(last.payload.temperature, 'temperature', system)}`}.`}</Words>
+        ) : null}
+      </Panel>
+      {cautions.map(({ code, ...caution }) => (
+        <CautionBox key={code} {...caution} />
+      ))}
+      <Panel title="Before the first card">
+        <Words>
+          Pump relieved and trigger locked while you hang the card. Guard on, tip forward, knob at its lowest.
+        </Words>
+        <Words>
+          Hang white card or masking paper where it may be painted; gun square to it at the distance of the
+          card.
+        </Words>
+        <Button label="Safe and ready: begin" kind="primary" className="min-h-[56px]" onPress={dial.begin} />
+      </Panel>
+      <View className="gap-1">
+        <Words colour="ink2">Paint too thick for this tip: which first?</Words>
+        <Segmented
+          label="Paint too thick"
+          value={dial.session.school}
+          options={[
+            { value: 'thin first', label: 'Warm or thin' },
+            { value: 'larger orifice first', label: 'Larger orifice' },
+          ]}
+          onChange={dial.setSchool}
+        />
+      </View>
+    </View>
+  );
+}
+
+function Spray({
+  site,
+  card,
+  state,
+  pump,
+  answer,
+}: {
+  site: Site;
+  card: SetupCard;
+  state: DialInState & { phase: 'spray' };
+  pump: number;
+  answer: Dial['answer'];
+}) {
+  const [other, setOther] = useState<'width' | 'photo'>();
+  const exponent = FAMILY_DATA[card.tip.candidate.tip.family].profileExponent;
+  const saw = (seen: Seen) => {
+    setOther(undefined);
+    answer({ kind: 'saw', seen });
+  };
+  return (
+    <>
+      <Panel testID="dial-in-spray">
+        <Words weight="semi">{`Card ${state.cards + 1}. ${STEP_WORDS[state.step]}`}</Words>
+        <View className="flex-row flex-wrap gap-x-6 gap-y-2">
+          <Big label="Set at the pump" value={pump} kind="pressure" testID="dial-in-pump" />
+          <Big
+            label="Then at the gun"
+            value={state.sweep.pressure}
+            kind="pressure"
+            size={44}
+            testID="dial-in-gun"
+          />
+        </View>
+        <Words colour="ink2">
+          Spray one quick pass on the card, trigger off at its end. Then tap what it looks like.
+        </Words>
+      </Panel>
+      <View className="flex-row flex-wrap gap-2" role="group" aria-label="What the card shows">
+        {SEEN.map((seen) => (
+          <PatternTile key={seen} seen={seen} exponent={exponent} onPress={() => saw(seen)} />
+        ))}
+      </View>
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Measure the fan"
+          className="min-h-[56px] flex-1"
+          onPress={() => setOther(other === 'width' ? undefined : 'width')}
+        />
+        <Button label="Photo of the card" className="min-h-[56px] flex-1" onPress={() => setOther('photo')} />
+      </View>
+      {other === 'width' ? (
+        <Panel title="Fan by the tape">
+          <WidthAnswer expected={card.fan.value} onTake={saw} />
+        </Panel>
+      ) : null}
+      {other === 'photo' ? (
+        <PhotoAnswer
+          exponent={exponent}
+          expected={card.fan.value}
+          onTake={saw}
+          onClose={() => setOther(undefined)}
+        />
+      ) : null}
+      <Words
+        size={14}
+        colour="ink2"
+      >{`${site.coating.name}. Where a card does not fit the others, one more is asked for.`}</Words>
+    </>
+  );
+}
+
+function Found({
+  site,
+  card,
+  state,
+  pump,
+  dial,
+}: {
+  site: Site;
+  card: SetupCard;
+  state: DialInState & { phase: 'even' };
+  pump: number;
+  dial: Dial;
+}) {
+  const { write } = useLog();
+  const toast = useToast();
+  const { pressure, certainty, sure, cards } = state;
+  function keep() {
+    const { tip } = card.tip.candidate;
+    const payload: ConfirmedSetup = {
+      coatingId: site.coating.id,
+      tip: { family: tip.family, code: card.tip.code },
+      sprayerId: site.sprayer.id,
+      hoseIds: [...site.job.hoseIds],
+      thinning: site.surface.thinning,
+      temperature: site.request.paintTemperature ?? null,
+      gun: pressure.value,
+      pump,
+      expected: card.tip.candidate.evenFanPressure / (site.request.history?.evenFan?.value ?? 1),
+      certainty,
+      sure,
+      cards,
+      width: null,
+    };
+    const id = write({ kind: 'set-up confirmed', payload, jobId: site.jobId, surfaceId: site.surfaceId });
+    dial.keep(id);
+    toast({
+      text: 'Kept for this coating, tip and sprayer.',
+      undo: () => {
+        if (!outbox.takeBack(id))
+          toast({ text: 'It is in the log already. Dial in again and the newer one holds.' });
+        else dial.keep('');
+      },
+    });
+  }
+  return (
+    <Panel title={sure ? 'Lowest even fan' : 'Even here, but the cards disagree'} testID="dial-in-found">
+      <View className="flex-row flex-wrap gap-x-6 gap-y-2">
+        <Big label="Pump" value={pump} kind="pressure" />
+        <Big label="Gun, measured by cards" value={pressure.value} kind="pressure" size={44} />
+      </View>
+      <Words>
+        {sure
+          ? `${cards} cards; ${Math.round(certainty * 100)} % sure that it is within one step. Basis: measured on this job.`
+          : `After ${cards} cards only ${Math.round(certainty * 100)} % sure. Look at the cards below, take back the one that was read wrong, or start again with a fresh card.`}
+      </Words>
+      {dial.session.keptAs ? (
+        <Words weight="semi" testID="dial-in-kept">
+          Kept for this coating, tip and sprayer.
+        </Words>
+      ) : (
+        <Button label="Keep this set-up" kind="primary" className="min-h-[56px]" onPress={keep} />
+      )}
+      <Button label="Dial in again" className="min-h-[56px]" onPress={dial.again} />
+    </Panel>
+  );
+}
+
+/** The cards so far, each of which can be taken back. */
+function Sprayed({
+  state,
+  onBack,
+  count,
+}: {
+  state: DialInState;
+  onBack: (to?: number) => void;
+  count: number;
+}): ReactNode {
+  const { system } = useUnits();
+  if (count === 0) return null;
+  return (
+    <Panel title="Cards so far">
+      {state.sweep.cards.map(({ pressure, seen }, index) => (
+        <View key={index} className="flex-row items-center gap-3">
+          <Words weight="digits-bold" className="w-24">
+            {showText(pressure, 'pressure', system)}
+          </Words>
+          <Words className="min-w-0 flex-1">{SEEN_WORDS[seen].name}</Words>
+        </View>
+      ))}
+      <Pressable
+        role="button"
+        onPress={() => onBack()}
+        className="min-h-[56px] flex-row items-center justify-center gap-2 rounded-xl border-2 border-ink px-4"
+      >
+        <Undo2 size={20} aria-hidden />
+        <Words weight="semi">That was wrong: take the last answer back</Words>
+      </Pressable>
+    </Panel>
+  );
+}

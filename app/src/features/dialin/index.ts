@@ -1,0 +1,2 @@
+export { DialInScreen } from './DialInScreen';
+export { PatternPicture } from './PatternTile';

@@ -1,0 +1,78 @@
+import {
+  SEEN,
+  dialIn,
+  dialInFor,
+  writeTipCode,
+  type DialInEvent,
+  type DialInState,
+  type Result,
+  type ThickSchool,
+} from '@fine-spray/core';
+import { useMemo } from 'react';
+import { useKept } from '@/data/kept';
+import type { Site } from '@/features/site';
+import { useUnits } from '@/ui/units';
+
+export interface DialInSession {
+  /** The machine is in its safe state and the card hangs. */
+  readonly ready: boolean;
+  readonly events: readonly DialInEvent[];
+  readonly school: ThickSchool;
+  /** Entry of the log it was kept as. */
+  readonly keptAs?: string;
+}
+
+const FRESH: DialInSession = { ready: false, events: [], school: 'thin first' };
+
+function isEvent(value: unknown): value is DialInEvent {
+  const { kind, seen } = (value ?? {}) as { kind?: unknown; seen?: unknown };
+  return kind === 'did' || kind === 'cannot' || (kind === 'saw' && SEEN.some((one) => one === seen));
+}
+
+export function readSession(stored: unknown): DialInSession | undefined {
+  const { ready, events, school, keptAs } = (stored ?? {}) as Record<string, unknown>;
+  if (typeof ready !== 'boolean' || !Array.isArray(events) || !events.every(isEvent)) return undefined;
+  return {
+    ready,
+    events,
+    school: school === 'larger orifice first' ? school : 'thin first',
+    ...(typeof keptAs === 'string' ? { keptAs } : {}),
+  };
+}
+
+/** The dial-in of the tip on a card: a fold over what the crew answered, kept on this device answer by answer. */
+export function useDialIn(site: Site) {
+  const { system } = useUnits();
+  const card = site.card.ok ? site.card.value : undefined;
+  const candidate = card?.tip.candidate;
+  const code = candidate ? `${candidate.tip.family} ${writeTipCode(candidate.tip)}` : 'none';
+  const key = `dial-in ${site.key} ${code} ${site.surface.coatingId}`;
+  const [session, setSession, full] = useKept(key, readSession, FRESH);
+  const setup = useMemo(
+    () => (candidate ? dialInFor(candidate, site.request, { school: session.school }, system) : undefined),
+    [candidate, site.request, session.school, system],
+  );
+  const state: Result<DialInState> | undefined = useMemo(
+    () => (setup ? dialIn(setup, session.events, system) : undefined),
+    [setup, session.events, system],
+  );
+  const answer = (event: DialInEvent) => setSession({ ...session, events: [...session.events, event] });
+  return {
+    session,
+    setup,
+    state,
+    full,
+    answer,
+    begin: () => setSession({ ...session, ready: true }),
+    /** Takes back the last answer, or all from a place on. */
+    back: (to = session.events.length - 1) =>
+      setSession({
+        ready: session.events.length > 0,
+        school: session.school,
+        events: session.events.slice(0, Math.max(0, to)),
+      }),
+    setSchool: (school: ThickSchool) => setSession({ ...session, school }),
+    keep: (keptAs: string) => setSession({ ...session, keptAs }),
+    again: () => setSession({ ...FRESH, school: session.school }),
+  };
+}

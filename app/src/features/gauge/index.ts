@@ -1,0 +1,1 @@
+export { GaugePanel } from './GaugePanel';

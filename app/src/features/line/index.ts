@@ -1,0 +1,2 @@
+export { LineScreen } from './LineScreen';
+export { lineRequest } from './lineRequest';

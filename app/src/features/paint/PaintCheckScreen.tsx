@@ -1,0 +1,285 @@
+import { CUP_CHOICES, OWN_CUP, SHIFTS, viscosityRecord, type ViscosityRecord } from '@fine-spray/contract';
+import {
+  CUPS,
+  CUP_NOTE,
+  coatingValues,
+  show,
+  showRange,
+  showText,
+  type ThinningAdvice,
+} from '@fine-spray/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { sentences } from '@/data/draft';
+import { useLog } from '@/data/log';
+import { useList } from '@/data/resources';
+import type { Site } from '@/features/site';
+import { Big } from '@/ui/big';
+import { Button } from '@/ui/button';
+import { Choice } from '@/ui/choice';
+import { FieldError, QuantityField, TextField } from '@/ui/field';
+import { Panel } from '@/ui/panel';
+import { Segmented } from '@/ui/segmented';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { Stopwatch, TypedTime } from './Stopwatch';
+import { ViscosityChart } from './ViscosityChart';
+import { meanOf, usePaintCheck, type Check, type CupChoiceId, type PaintAnswer } from './usePaintCheck';
+
+const TEMPERATURES = { min: 273.15, max: 323.15 } as const;
+const cupName = (cup: CupChoiceId) => (cup === OWN_CUP ? 'Own cup, seconds only' : CUPS[cup].name);
+
+/** Cup, stopwatch, temperature: whether to thin, warm, or spray; and the record of it. */
+export function PaintCheckScreen({ site }: { site: Site }) {
+  const { system } = useUnits();
+  const { entries, write, author, setAuthor } = useLog();
+  const gear = useList('gear').data ?? [];
+  const toast = useToast();
+  const { check, answer, change, clear, full } = usePaintCheck(site, gear, entries, system);
+  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
+  const [sentence, setSentence] = useState<string>();
+  const onInvalid = (field: string) => (message: string | undefined) =>
+    setInvalid((now) => ({ ...now, [field]: message }));
+  const added =
+    check.added ??
+    (answer.advice?.ok && usesThinner(answer.advice.value) ? answer.advice.value.amount.value : 0);
+  function keep() {
+    const record: ViscosityRecord = {
+      coatingId: site.coating.id,
+      batch: check.batch,
+      newContainer: check.newContainer,
+      shift: check.shift,
+      cup: answer.cup,
+      temperature: check.temperature,
+      before: [...check.before],
+      target: answer.target,
+      thinnerBefore: check.thinnerBefore,
+      container: check.container,
+      added,
+      after: [...check.after],
+      viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
+      viscosityAfter: answer.after?.ok ? answer.after.value.value : null,
+    };
+    const checked = viscosityRecord.safeParse(record);
+    if (!checked.success) {
+      setSentence(Object.values(sentences(checked.error.issues))[0]);
+      return;
+    }
+    setSentence(undefined);
+    write({ kind: 'viscosity', payload: record, jobId: site.jobId, surfaceId: site.surfaceId });
+    clear();
+    toast({ text: `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.` });
+  }
+  return (
+    <View className="gap-4">
+      <Answer site={site} answer={answer} check={check} />
+      <Panel title="1. Measure">
+        <Choice
+          label={check.cup === null ? 'Cup, as advised for this paint' : 'Cup'}
+          value={answer.cup}
+          options={CUP_CHOICES.map((value) => ({
+            value,
+            label: cupName(value),
+            ...(value === answer.advised ? { note: 'Reads this paint in its middle' } : {}),
+          }))}
+          onChange={(cup) => change({ cup, target: null })}
+        />
+        <QuantityField
+          label="Temperature of the paint"
+          kind="temperature"
+          value={check.temperature}
+          bounds={TEMPERATURES}
+          onChange={(temperature) => change({ temperature })}
+          onInvalid={onInvalid('temperature')}
+        />
+        <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
+        <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
+      </Panel>
+      <Panel title="2. What is wanted">
+        <QuantityField
+          label="Cup time wanted"
+          kind="time"
+          value={answer.target}
+          bounds={{ min: 2, max: 600 }}
+          onChange={(target) => change({ target })}
+          onInvalid={onInvalid('target')}
+        />
+        <Words size={14} colour="ink2">
+          Of the last check with this cup, else what this coating should read at 23 °C. The data sheet comes
+          first.
+        </Words>
+        <QuantityField
+          label="Paint in the container"
+          kind="volume"
+          value={check.container}
+          bounds={{ min: 1e-4, max: 1.2 }}
+          onChange={(container) => change({ container })}
+          onInvalid={onInvalid('container')}
+        />
+        <QuantityField
+          label="Thinner in it already"
+          kind="percent"
+          value={check.thinnerBefore}
+          bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
+          onChange={(thinnerBefore) => change({ thinnerBefore })}
+          onInvalid={onInvalid('thinnerBefore')}
+        />
+        <QuantityField
+          label="Room it stands in"
+          kind="temperature"
+          value={check.room}
+          bounds={TEMPERATURES}
+          onChange={(room) => change({ room })}
+          onInvalid={onInvalid('room')}
+        />
+      </Panel>
+      {check.before.length > 0 ? (
+        <Panel title="3. After thinning or warming">
+          <QuantityField
+            label="Thinner added now"
+            kind="millilitres"
+            value={added}
+            bounds={{ min: 0, max: 0.6 }}
+            onChange={(next) => change({ added: next })}
+            onInvalid={onInvalid('added')}
+          />
+          <Stopwatch label="Cup time after" readings={check.after} onChange={(after) => change({ after })} />
+          {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
+          <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
+          <Segmented
+            label="Container"
+            value={check.newContainer ? 'new' : 'opened'}
+            options={[
+              { value: 'new', label: 'New container' },
+              { value: 'opened', label: 'Opened before' },
+            ]}
+            onChange={(value) => change({ newContainer: value === 'new' })}
+          />
+          <Segmented
+            label="Shift"
+            value={check.shift}
+            options={SHIFTS.map((value) => ({ value, label: value }))}
+            onChange={(shift) => change({ shift })}
+          />
+          <TextField label="Initials" value={author} onChange={setAuthor} />
+          {sentence ? <FieldError message={sentence} /> : null}
+          {full ? (
+            <Words colour="danger">
+              This device takes no more: this check holds until the page is closed.
+            </Words>
+          ) : null}
+          <Button
+            label="Keep this check"
+            kind="primary"
+            className="min-h-[56px]"
+            disabled={Object.values(invalid).some((message) => message !== undefined)}
+            onPress={keep}
+          />
+        </Panel>
+      ) : null}
+      <ViscosityChart
+        entries={entries}
+        coatingId={site.coating.id}
+        name={site.coating.name}
+        slopes={answer.slopes}
+      />
+    </View>
+  );
+}
+
+/** Moves at which thinner goes in now. */
+const usesThinner = ({ move }: ThinningAdvice) =>
+  move === 'thin' || move === 'limit' || move === 'warm, then thin';
+
+const HEADS: Readonly<Record<ThinningAdvice['move'], string>> = {
+  spray: 'Spray it as it is',
+  thin: 'Thin it',
+  warm: 'Warm it, do not thin it',
+  'warm, then thin': 'Warm it first, then thin',
+  limit: 'Thin to the limit, no further',
+  'too thin': 'Thinner than wanted',
+};
+
+/** The answer first: what to do with this container. */
+function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; check: Check }) {
+  const { system } = useUnits();
+  const limit = coatingValues(site.coating).thinningLimit;
+  if (check.before.length === 0) {
+    return (
+      <Panel testID="paint-answer">
+        <Words
+          size={22}
+          weight="bold"
+        >{`${cupName(answer.cup)}: ${answer.target.toFixed(answer.target % 1 === 0 ? 0 : 1)} s wanted`}</Words>
+        <Words>Stir, strain, fill the cup, and time it. The answer moves with each reading.</Words>
+        <Words size={14} colour="ink2">
+          {CUP_NOTE}
+        </Words>
+      </Panel>
+    );
+  }
+  if (answer.own) {
+    return (
+      <Panel testID="paint-answer">
+        {answer.own.ok ? (
+          <>
+            <Words size={30} weight="bold">
+              {answer.own.value.verdict === 'as wanted'
+                ? 'As wanted'
+                : `It is ${answer.own.value.verdict} than wanted`}
+            </Words>
+            <Words>{answer.own.value.words}</Words>
+          </>
+        ) : (
+          <FieldError message={answer.own.message} />
+        )}
+      </Panel>
+    );
+  }
+  const refused =
+    answer.viscosity && !answer.viscosity.ok
+      ? answer.viscosity
+      : answer.advice && !answer.advice.ok
+        ? answer.advice
+        : undefined;
+  if (refused || !answer.advice?.ok) {
+    return (
+      <Panel testID="paint-answer">
+        <FieldError message={refused?.message ?? 'This reading cannot be worked out.'} />
+      </Panel>
+    );
+  }
+  const { move, words, amount, now, warm, warmingTime, readsWarm } = answer.advice.value;
+  const share = move === 'warm, then thin' ? warm : now;
+  return (
+    <Panel testID="paint-answer">
+      <Words size={30} weight="bold">
+        {HEADS[move]}
+      </Words>
+      {usesThinner(answer.advice.value) ? (
+        <View className="flex-row flex-wrap gap-x-6 gap-y-2">
+          <Big
+            label={`Thinner for ${showText(check.container, 'volume', system)}`}
+            value={amount.value}
+            kind="millilitres"
+            testID="paint-amount"
+          />
+          <View>
+            <Words weight="semi" colour="ink2">
+              Of the paint
+            </Words>
+            <Words size={44} weight="digits-bold">
+              {show(Math.min(share.value, limit), 'percent', system).number} %
+            </Words>
+            <Words size={14} colour="ink2">{`limit ${showText(limit, 'percent', system)}`}</Words>
+          </View>
+        </View>
+      ) : null}
+      <Words>{words}</Words>
+      <Words size={14} colour="ink2">
+        {`Reads ${showText(answer.viscosity?.ok ? answer.viscosity.value.value : NaN, 'viscosity', system)} now, ${showRange(readsWarm.low, readsWarm.high, 'viscosity', system)} once at 23 °C.${warmingTime ? ` In this room it takes ${showRange(warmingTime.low, warmingTime.high, 'duration', system)} to warm; stirring or a warm bath is quicker.` : ''}${answer.viscosity?.ok ? ` ${answer.viscosity.value.words}` : ''}`}
+      </Words>
+    </Panel>
+  );
+}

@@ -1,0 +1,89 @@
+import { useEffect, useRef, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button } from '@/ui/button';
+import { Words } from '@/ui/text';
+import { meanOf } from './usePaintCheck';
+
+/** Readings that fit on one check. */
+const MOST = 9;
+/** Readings further apart than this share of their mean were not of one paint, or not of one thumb. */
+const APART = 0.1;
+
+const half = (seconds: number) => (Math.round(seconds * 2) / 2).toFixed(1);
+
+/** A stopwatch for one thumb: one large button, started when the cup clears, stopped when the stream breaks. */
+export function Stopwatch({
+  label,
+  readings,
+  onChange,
+  now = () => performance.now(),
+}: {
+  label: string;
+  readings: readonly number[];
+  onChange: (readings: readonly number[]) => void;
+  now?: () => number;
+}) {
+  const [started, setStarted] = useState<number>();
+  const [, setTick] = useState(0);
+  const timer = useRef<ReturnType<typeof setInterval>>(undefined);
+  useEffect(() => () => clearInterval(timer.current), []);
+  const running = started !== undefined;
+  function press() {
+    if (started === undefined) {
+      setStarted(now());
+      timer.current = setInterval(() => setTick((tick) => tick + 1), 100);
+      return;
+    }
+    clearInterval(timer.current);
+    const seconds = (now() - started) / 1000;
+    setStarted(undefined);
+    if (seconds >= 2) onChange([...readings, Math.round(seconds * 10) / 10].slice(-MOST));
+  }
+  const spread = readings.length > 1 ? (Math.max(...readings) - Math.min(...readings)) / meanOf(readings) : 0;
+  return (
+    <View className="gap-2" role="group" aria-label={label}>
+      <Pressable
+        role="button"
+        aria-label={
+          running ? `${label}: stop, the stream breaks` : `${label}: start, the cup clears the paint`
+        }
+        onPress={press}
+        className={`min-h-[132px] items-center justify-center rounded-2xl border-4 px-4 ${running ? 'border-identity bg-identity-tint' : 'border-ink bg-sheet'}`}
+      >
+        <Words size={64} weight="digits-bold" testID={`${label} time`}>
+          {running ? half((now() - started) / 1000) : readings.length > 0 ? half(meanOf(readings)) : '0.0'}
+        </Words>
+        <Words weight="bold">
+          {running ? 'Stop when the stream breaks' : 'Start when the cup clears the paint'}
+        </Words>
+      </Pressable>
+      {readings.length > 0 ? (
+        <View className="flex-row flex-wrap items-center gap-2">
+          <Words className="min-w-0 flex-1">{`${readings.map(half).join(', ')} s. Mean ${half(meanOf(readings))}${readings.length > 1 ? `, ${Math.round(spread * 100)} % apart` : ', once more tells how sure'}.`}</Words>
+          <Button label="Take the last off" kind="quiet" onPress={() => onChange(readings.slice(0, -1))} />
+        </View>
+      ) : null}
+      {spread > APART ? (
+        <Words colour="caution">
+          Caution: the readings lie far apart. Stir, wait until bubbles are gone, and take another.
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+/** A time read off another watch, put in by hand. */
+export function TypedTime({ onAdd }: { onAdd: (seconds: number) => void }) {
+  const [seconds, setSeconds] = useState(40);
+  const step = (by: number) => setSeconds(Math.min(600, Math.max(2, seconds + by)));
+  return (
+    <View className="flex-row flex-wrap items-center gap-2">
+      <Button label="−0.5" aria-label="Half a second less" onPress={() => step(-0.5)} />
+      <Button label="−5" aria-label="Five seconds less" onPress={() => step(-5)} />
+      <Words size={22} weight="digits-bold">{`${half(seconds)} s`}</Words>
+      <Button label="+5" aria-label="Five seconds more" onPress={() => step(5)} />
+      <Button label="+0.5" aria-label="Half a second more" onPress={() => step(0.5)} />
+      <Button label="Add this time" onPress={() => onAdd(seconds)} />
+    </View>
+  );
+}

@@ -1,0 +1,1 @@
+export { PaintCheckScreen } from './PaintCheckScreen';

@@ -1,0 +1,224 @@
+import {
+  CUP_CHOICES,
+  OWN_CUP,
+  SHIFTS,
+  entriesOfKind,
+  type Entry,
+  type Gear,
+  type ViscosityRecord,
+} from '@fine-spray/contract';
+import {
+  coatingValues,
+  compareOwnCup,
+  cupForPaint,
+  cupSeconds,
+  cupViscosity,
+  fitSlopes,
+  kinematicOfPaint,
+  quantity,
+  slopesFrom,
+  thinningAdvice,
+  type CupId,
+  type FittedSlopes,
+  type OwnCupVerdict,
+  type Result,
+  type ThinningAdvice,
+  type UnitSystem,
+} from '@fine-spray/core';
+import { useMemo } from 'react';
+import { useKept } from '@/data/kept';
+import type { Site } from '@/features/site';
+
+export type CupChoiceId = ViscosityRecord['cup'];
+
+/** A check of the paint as it is being made. */
+export interface Check {
+  readonly cup: CupChoiceId | null;
+  readonly batch: string;
+  readonly newContainer: boolean;
+  readonly shift: ViscosityRecord['shift'];
+  readonly temperature: number;
+  readonly room: number;
+  readonly container: number;
+  readonly thinnerBefore: number;
+  /** Seconds wanted; null as long as the coating's own stand. */
+  readonly target: number | null;
+  readonly before: readonly number[];
+  /** m³; null as long as the advice stands. */
+  readonly added: number | null;
+  readonly after: readonly number[];
+}
+
+const NUMBERS = ['temperature', 'room', 'container', 'thinnerBefore'] as const;
+const seconds = (value: unknown): value is readonly number[] =>
+  Array.isArray(value) && value.every((one) => typeof one === 'number' && Number.isFinite(one));
+
+export function readCheck(stored: unknown): Check | undefined {
+  const check = (stored ?? {}) as Partial<Check>;
+  const whole =
+    NUMBERS.every((name) => typeof check[name] === 'number') &&
+    seconds(check.before) &&
+    seconds(check.after) &&
+    typeof check.batch === 'string' &&
+    typeof check.newContainer === 'boolean' &&
+    SHIFTS.some((one) => one === check.shift) &&
+    (check.cup === null || CUP_CHOICES.some((one) => one === check.cup));
+  return whole ? (check as Check) : undefined;
+}
+
+export function shiftAt(hour: number): Check['shift'] {
+  return hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : 'evening';
+}
+
+export const meanOf = (values: readonly number[]) =>
+  values.reduce((sum, one) => sum + one, 0) / values.length;
+
+/** Records of a coating as the fit wants them: each reading of a standard cup, before and after. */
+export function readingsOf(entries: readonly Entry[], coatingId: string) {
+  return entriesOfKind(entries, 'viscosity')
+    .filter(({ payload }) => payload.coatingId === coatingId)
+    .flatMap(({ entry, payload }) => {
+      const { temperature, thinnerBefore, container, added, viscosityBefore, viscosityAfter } = payload;
+      // What is added goes to the paint in the container, less the thinner already in it.
+      const after = thinnerBefore + (added / container) * (1 + thinnerBefore);
+      return [
+        { at: entry.at, viscosity: viscosityBefore, temperature, thinner: thinnerBefore },
+        { at: entry.at, viscosity: viscosityAfter, temperature, thinner: after },
+      ].flatMap(({ viscosity, ...rest }) => (viscosity === null ? [] : [{ ...rest, viscosity }]));
+    });
+}
+
+export interface PaintAnswer {
+  readonly cup: CupChoiceId;
+  /** Cup to be told of, where none is chosen or another would read better. */
+  readonly advised: CupId | undefined;
+  readonly target: number;
+  readonly viscosity: Result<{ readonly value: number; readonly words: string }> | undefined;
+  readonly advice: Result<ThinningAdvice> | undefined;
+  readonly own: Result<OwnCupVerdict> | undefined;
+  readonly after: Result<{ readonly value: number; readonly words: string }> | undefined;
+  readonly slopes: FittedSlopes | undefined;
+}
+
+/** Seconds an own cup is first compared with. */
+const OWN_TARGET = 35;
+
+/** Everything a check of the paint says, from what was measured so far. */
+export function answerOf(
+  check: Check,
+  site: Pick<Site, 'coating'>,
+  gear: readonly Gear[],
+  entries: readonly Entry[],
+  system: UnitSystem,
+): PaintAnswer {
+  const { coating } = site;
+  const values = coatingValues(coating);
+  const density = quantity<never>(values.density);
+  const readings = readingsOf(entries, coating.id);
+  const fitted = fitSlopes(
+    quantity(values.viscosityLowShear),
+    readings.map(({ viscosity, temperature, thinner }) => ({
+      viscosity: quantity(viscosity),
+      temperature: quantity(temperature),
+      thinner: quantity(thinner),
+    })),
+  );
+  const slopes = fitted.ok ? slopesFrom(fitted.value) : undefined;
+  const state = {
+    temperature: quantity<never>(check.temperature),
+    thinner: quantity<never>(check.thinnerBefore),
+    ...(slopes ? { slopes } : {}),
+  };
+  const choice = cupForPaint(coating, state, system);
+  const owned = gear.flatMap(({ kind, cup }) => (kind === 'cup' && cup !== null ? [cup] : []));
+  const fits = choice.ok ? [choice.value.cup, ...choice.value.others] : [];
+  const advised = fits.find((cup) => owned.includes(cup)) ?? fits[0];
+  const cup = check.cup ?? advised ?? owned[0] ?? OWN_CUP;
+  const last = entriesOfKind(entries, 'viscosity')
+    .filter(({ payload }) => payload.coatingId === coating.id && payload.cup === cup)
+    .at(-1);
+  const viscosityBy = (readings_: readonly number[]): PaintAnswer['viscosity'] => {
+    if (cup === OWN_CUP || readings_.length === 0) return undefined;
+    const read = cupViscosity(cup, meanOf(readings_), system);
+    return read.ok
+      ? { ok: true, value: { value: read.value.value.value * values.density, words: read.value.words } }
+      : read;
+  };
+  const asSold =
+    cup === OWN_CUP
+      ? undefined
+      : cupSeconds(cup, kinematicOfPaint(quantity(values.viscosityLowShear), density), system);
+  const target =
+    check.target ??
+    last?.payload.target ??
+    (asSold?.ok ? Math.round(asSold.value.value.value * 2) / 2 : OWN_TARGET);
+  const viscosity = viscosityBy(check.before);
+  const wanted = viscosityBy([target]);
+  const advice =
+    viscosity?.ok && wanted?.ok
+      ? thinningAdvice(
+          {
+            viscosity: quantity(viscosity.value.value),
+            temperature: quantity(check.temperature),
+            target: quantity(wanted.value.value),
+            limit: quantity(values.thinningLimit),
+            already: quantity(check.thinnerBefore),
+            container: quantity(check.container),
+            room: quantity(check.room),
+            ...(slopes ? { slopes } : {}),
+          },
+          system,
+        )
+      : viscosity?.ok && wanted && !wanted.ok
+        ? { ...wanted, field: 'target' }
+        : undefined;
+  const own =
+    cup === OWN_CUP && check.before.length > 0
+      ? compareOwnCup(quantity(meanOf(check.before)), quantity(target), system)
+      : undefined;
+  return {
+    cup,
+    advised,
+    target,
+    viscosity,
+    advice,
+    own,
+    after: viscosityBy(check.after),
+    slopes: fitted.ok ? fitted.value : undefined,
+  };
+}
+
+/** The check of this site's paint, kept on this device while it is made. */
+export function usePaintCheck(
+  site: Site,
+  gear: readonly Gear[],
+  entries: readonly Entry[],
+  system: UnitSystem,
+) {
+  const first: Check = {
+    cup: null,
+    batch: '',
+    newContainer: true,
+    shift: shiftAt(new Date().getHours()),
+    temperature: 293.15,
+    room: 294.15,
+    container: Math.max(...site.coating.containers.map(({ size }) => size)),
+    thinnerBefore: 0,
+    target: null,
+    before: [],
+    added: null,
+    after: [],
+  };
+  const [check, setCheck, full] = useKept<Check>(`paint ${site.key} ${site.coating.id}`, readCheck, first);
+  const answer = useMemo(
+    () => answerOf(check, site, gear, entries, system),
+    [check, site, gear, entries, system],
+  );
+  return {
+    check,
+    answer,
+    full,
+    change: (next: Partial<Check>) => setCheck({ ...check, ...next }),
+    clear: () => setCheck(first),
+  };
+}

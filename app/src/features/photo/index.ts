@@ -1,0 +1,1 @@
+export { PhotoAnswer } from './PhotoAnswer';

@@ -1,0 +1,74 @@
+import { TROUBLES, TROUBLE_IDS, type TroubleId } from '@fine-spray/core';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button } from '@/ui/button';
+import { Panel } from '@/ui/panel';
+import { Words } from '@/ui/text';
+
+const RELIEVE = 'First lock the trigger, pump off, relieve, lock again.';
+
+/** From what is seen at the machine to the first, second and third thing to try. */
+export function FaultFinder() {
+  const [trouble, setTrouble] = useState<TroubleId>();
+  const [tried, setTried] = useState(0);
+  const open = trouble ? TROUBLES[trouble] : undefined;
+  const remedy = open?.tries[tried];
+  return (
+    <Panel title="Something wrong?" testID="fault-finder">
+      {open ? (
+        <>
+          <Words weight="bold">{open.name}</Words>
+          {remedy ? (
+            <>
+              <Words colour="ink2">{`${['First', 'Second', 'Third'][tried] ?? 'Next'} thing to try`}</Words>
+              {remedy.relieved ? <Words weight="semi" colour="caution">{`Caution: ${RELIEVE}`}</Words> : null}
+              <Words size={18} weight="semi">
+                {remedy.what}
+              </Words>
+              <Words>{remedy.why}</Words>
+              <View className="flex-row flex-wrap gap-2">
+                <Button
+                  label="Still there: next"
+                  className="min-h-[56px] flex-1"
+                  onPress={() => setTried(tried + 1)}
+                />
+                <Button
+                  label="That was it"
+                  kind="primary"
+                  className="min-h-[56px] flex-1"
+                  onPress={() => setTrouble(undefined)}
+                />
+              </View>
+            </>
+          ) : (
+            <Words>
+              That was all to try here. Relieve the pressure and have the machine looked at by whoever
+              services it.
+            </Words>
+          )}
+          <View className="flex-row gap-2">
+            {tried > 0 ? <Button label="Back one" kind="quiet" onPress={() => setTried(tried - 1)} /> : null}
+            <Button label="Another fault" kind="quiet" onPress={() => setTrouble(undefined)} />
+          </View>
+        </>
+      ) : (
+        TROUBLE_IDS.map((id) => (
+          <Pressable
+            key={id}
+            role="button"
+            onPress={() => {
+              setTrouble(id);
+              setTried(0);
+            }}
+            className="min-h-[56px] justify-center border-b border-rule py-1"
+          >
+            <Words weight="semi">{TROUBLES[id].name}</Words>
+            <Words size={14} colour="ink2">
+              {TROUBLES[id].looks}
+            </Words>
+          </Pressable>
+        ))
+      )}
+    </Panel>
+  );
+}

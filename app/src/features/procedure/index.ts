@@ -1,0 +1,1 @@
+export { ProcedureScreen } from './ProcedureScreen';

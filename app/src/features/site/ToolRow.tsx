@@ -1,0 +1,29 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { Button } from '@/ui/button';
+import { Words } from '@/ui/text';
+import { TOOLS, TOOL_IDS } from './tools';
+
+/** The ways from a card to what is done with paint in the hose. */
+export function ToolRow({ under }: { under: string }) {
+  const router = useRouter();
+  return (
+    <View className="gap-2" role="group" aria-label="On site">
+      <Words weight="bold" heading={2}>
+        On site
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        {TOOL_IDS.map((tool) => (
+          <Button
+            key={tool}
+            label={TOOLS[tool].title}
+            icon={TOOLS[tool].icon}
+            kind={tool === 'dial-in' ? 'primary' : 'plain'}
+            className="min-h-[56px] flex-grow"
+            onPress={() => router.navigate(`${under}/${tool}` as '/set-up/dial-in')}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}

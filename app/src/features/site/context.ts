@@ -1,0 +1,202 @@
+import type { Coating, Sprayer, Surface } from '@fine-spray/contract';
+import { surfaceFields, entriesOfKind } from '@fine-spray/contract';
+import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
+import { requestFor } from '@fine-spray/contract/planning';
+import {
+  historyFor,
+  of,
+  quantity,
+  setupCard,
+  writeTipCode,
+  type LogEntry,
+  type Result,
+  type SetupCard,
+  type SetupRequest,
+  type Tip,
+} from '@fine-spray/core';
+import { useMemo } from 'react';
+import { useKept } from '@/data/kept';
+import { useKit } from '@/data/kit';
+import { useLog } from '@/data/log';
+import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { whyFailed } from '@/data/api';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+
+/** A job and a surface, or what was last looked at without a job: everything the tools on site work with. */
+export interface Site {
+  /** What its sessions are kept under on this device. */
+  readonly key: string;
+  readonly title: string;
+  readonly above: string;
+  readonly backTo: string;
+  readonly jobId: string | null;
+  readonly surfaceId: string | null;
+  readonly job: SetupJob;
+  readonly surface: SetupSurface;
+  readonly kit: Kit;
+  readonly sprayer: Sprayer;
+  readonly coating: Coating;
+  /** What is asked of the core, with what the log has taught about this coating. */
+  readonly request: SetupRequest;
+  readonly card: Result<SetupCard>;
+  /** Fits a tip to the surface, with undo. */
+  readonly setTip: (tip: Tip) => void;
+  readonly changeJob?: (change: Partial<SetupJob>) => void;
+}
+
+export const NO_JOB = '00000000-0000-7000-8000-000000000000';
+
+/** The set-up without a job, kept on this device. */
+export interface QuickState {
+  readonly surface: SetupSurface;
+  readonly job: SetupJob;
+}
+
+function readQuick(stored: unknown): QuickState | undefined {
+  const { surface, job } = (stored ?? {}) as { surface?: object; job?: Partial<SetupJob> };
+  const whole = { ...surface, jobId: NO_JOB, placeId: null, name: 'x', room: '', position: 0 };
+  const checked = surfaceFields.safeParse(whole);
+  if (!checked.success || typeof job?.sprayerId !== 'string' || !Array.isArray(job.hoseIds)) return undefined;
+  const { jobId: _j, placeId: _p, name: _n, room: _r, position: _o, ...kept } = checked.data;
+  return {
+    surface: kept,
+    job: { sprayerId: job.sprayerId, hoseIds: job.hoseIds, lift: Number(job.lift ?? 0) },
+  };
+}
+
+/** The quick set-up as it was left on this device. */
+export function useQuickState(first: QuickState) {
+  return useKept<QuickState>('quick set-up', readQuick, first);
+}
+
+export type Loaded =
+  { readonly kind: 'loading' | 'failed' | 'missing' } | { readonly kind: 'ready'; readonly site: Site };
+
+/** Set-ups confirmed as the core's log knows them. */
+function confirmedLog(entries: Parameters<typeof entriesOfKind>[0]): readonly LogEntry[] {
+  return entriesOfKind(entries, 'set-up confirmed').map(({ entry, payload }) => ({
+    kind: 'set-up confirmed' as const,
+    id: entry.id,
+    at: Date.parse(entry.at),
+    author: entry.author,
+    surface: entry.surfaceId ?? '',
+    coating: payload.coatingId,
+    family: payload.tip.family,
+    pressure: quantity(payload.gun),
+    expected: quantity(payload.expected),
+  }));
+}
+
+/** The core's request with what this crew has found with this coating and tip family. */
+function withHistory(
+  request: SetupRequest,
+  entries: Parameters<typeof entriesOfKind>[0],
+  coatingId: string,
+  system: 'metric' | 'us',
+): { request: SetupRequest; card: Result<SetupCard> } {
+  const plain = setupCard(request, system);
+  if (!plain.ok) return { request, card: plain };
+  const { family } = plain.value.tip.candidate.tip;
+  const { element, side, wind } = request;
+  const { evenFan } = historyFor(confirmedLog(entries), { element, side, wind, coating: coatingId, family });
+  if (!evenFan) return { request, card: plain };
+  // The same tip with what was learned of it: a search by learned pressures would compare it with unlearned families.
+  const learned = { ...request, history: { evenFan }, chosenTip: plain.value.tip.candidate.tip };
+  const card = setupCard(learned, system);
+  return card.ok ? { request: learned, card } : { request, card: plain };
+}
+
+function useSite(parts: {
+  readonly key: string;
+  readonly title: string;
+  readonly above: string;
+  readonly backTo: string;
+  readonly jobId: string | null;
+  readonly surfaceId: string | null;
+  readonly job: SetupJob | undefined;
+  readonly surface: SetupSurface | undefined;
+  readonly kit: Kit | undefined;
+  readonly setTip: (tip: Tip) => void;
+  readonly changeJob?: ((change: Partial<SetupJob>) => void) | undefined;
+}): Site | undefined {
+  const { system } = useUnits();
+  const { entries } = useLog();
+  const { job, surface, kit } = parts;
+  const worked = useMemo(() => {
+    if (!job || !surface || !kit) return undefined;
+    const request = requestFor(surface, job, kit);
+    const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
+    const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+    if (!request || !coating || !sprayer) return undefined;
+    return { coating, sprayer, ...withHistory(request, entries, coating.id, system) };
+  }, [job, surface, kit, entries, system]);
+  if (!worked || !job || !surface || !kit) return undefined;
+  const { changeJob, ...rest } = parts;
+  return { ...rest, ...worked, job, surface, kit, ...(changeJob ? { changeJob } : {}) };
+}
+
+/** A surface of a job as a site. */
+export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
+  const jobs = useList('jobs');
+  const surfaces = useSurfaces(jobId);
+  const { kit, failed } = useKit();
+  const toast = useToast();
+  const { put } = useWrites('surfaces', keys.surfaces(jobId));
+  const job = jobs.data?.find(({ id }) => id === jobId);
+  const row = surfaces.data?.find(({ id }) => id === surfaceId);
+  const setTip = (tip: Tip) => row && void fit(row, { family: tip.family, code: writeTipCode(tip) });
+  async function fit(now: Surface, tip: Surface['tip']) {
+    try {
+      const stored = await put({ id: now.id, content: { ...contentOf(now), tip } });
+      toast({ text: `${tip?.code ?? 'The best tip'} it is.`, undo: () => void fit(stored, now.tip) });
+    } catch (error) {
+      toast({ text: `Not stored: ${whyFailed(error)}` });
+    }
+  }
+  const site = useSite({
+    key: surfaceId,
+    title: row?.name ?? '',
+    above: [job?.name, row?.room].filter(Boolean).join(' · '),
+    backTo: `/jobs/${jobId}/surfaces/${surfaceId}`,
+    jobId,
+    surfaceId,
+    job,
+    surface: row,
+    kit,
+    setTip,
+  });
+  if (site) return { kind: 'ready', site };
+  if (failed || (jobs.isError && !jobs.data) || (surfaces.isError && !surfaces.data))
+    return { kind: 'failed' };
+  return { kind: jobs.data && surfaces.data && kit ? 'missing' : 'loading' };
+}
+
+/** The set-up without a job as a site. */
+export function useQuickSite(first: QuickState | undefined, kit: Kit | undefined, failed: boolean): Loaded {
+  const [quick, setQuick] = useKept<QuickState | undefined>('quick set-up', readQuick, undefined);
+  const toast = useToast();
+  const now = quick ?? first;
+  const site = useSite({
+    key: 'quick',
+    title: 'Set-up',
+    above: 'Without a job',
+    backTo: '/set-up',
+    jobId: null,
+    surfaceId: null,
+    job: now?.job,
+    surface: now?.surface,
+    kit,
+    setTip: (tip) => {
+      if (!now) return;
+      setQuick({ ...now, surface: { ...now.surface, tip: { family: tip.family, code: writeTipCode(tip) } } });
+      toast({ text: `${writeTipCode(tip)} it is.`, undo: () => setQuick(now) });
+    },
+    changeJob: (change) => now && setQuick({ ...now, job: { ...now.job, ...change } }),
+  });
+  if (site) return { kind: 'ready', site };
+  return { kind: failed ? 'failed' : kit ? 'missing' : 'loading' };
+}
+
+/** Temperature of paint nobody has measured. */
+export const ROOM = of(23, '°C');

@@ -1,0 +1,4 @@
+export { SiteScreen } from './SiteScreen';
+export { ToolRow } from './ToolRow';
+export { NO_JOB, useQuickState, type QuickState, type Site } from './context';
+export { firstQuick } from './firstQuick';

@@ -1,0 +1,28 @@
+import type { LucideIcon } from 'lucide-react-native';
+import Cable from 'lucide-react-native/icons/cable';
+import FlaskConical from 'lucide-react-native/icons/flask-conical';
+import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
+import IdCard from 'lucide-react-native/icons/id-card';
+import ListChecks from 'lucide-react-native/icons/list-checks';
+import PowerOff from 'lucide-react-native/icons/power-off';
+import Target from 'lucide-react-native/icons/target';
+
+interface ToolData {
+  readonly title: string;
+  readonly icon: LucideIcon;
+}
+
+/** What is done on site for a surface, in the order of the work. */
+export const TOOLS = {
+  'start-up': { title: 'Start up', icon: ListChecks },
+  paint: { title: 'Check paint', icon: FlaskConical },
+  'dial-in': { title: 'Dial in', icon: Target },
+  line: { title: 'The line', icon: Cable },
+  tips: { title: 'Map of tips', icon: Grid3x3 },
+  card: { title: 'Card to show', icon: IdCard },
+  'shut-down': { title: 'Shut down', icon: PowerOff },
+} as const satisfies Record<string, ToolData>;
+
+export type ToolId = keyof typeof TOOLS;
+export const TOOL_IDS = Object.keys(TOOLS) as ToolId[];
+export const isTool = (tool: string): tool is ToolId => tool in TOOLS;

@@ -1,0 +1,176 @@
+import {
+  FAMILY_DATA,
+  TIP_FAMILIES,
+  searchSetups,
+  showText,
+  tipMap,
+  type Fit,
+  type TipCell,
+  type TipFamily,
+} from '@fine-spray/core';
+import { useMemo, useState } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import type { Site } from '@/features/site';
+import { Button } from '@/ui/button';
+import { Panel } from '@/ui/panel';
+import { Segmented } from '@/ui/segmented';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+/** How a fit is told apart without colour: a sign, a line, a word. */
+const LOOKS: Readonly<Record<Fit, { readonly sign: string; readonly word: string; readonly box: string }>> = {
+  best: { sign: '★', word: 'best', box: 'border-identity bg-identity border-4' },
+  good: { sign: '●●', word: 'good', box: 'border-identity bg-identity-tint border-2' },
+  fair: { sign: '●', word: 'fair', box: 'border-rule bg-sheet border-2' },
+  poor: { sign: '–', word: 'poor', box: 'border-rule bg-ground border-2 border-dashed' },
+  refused: { sign: '×', word: 'not with this line', box: 'border-transparent bg-transparent border' },
+};
+const FITS_SHOWN: readonly Fit[] = ['best', 'good', 'fair', 'poor', 'refused'];
+const SIDE = 56;
+
+/** Tips as a map: fan across, orifice down. A tap tells why, another fits it. */
+export function TipMapScreen({ site }: { site: Site }) {
+  const { system } = useUnits();
+  const [distance, setDistance] = useState<'one distance' | 'closer'>('one distance');
+  const [build, setBuild] = useState<'lighter' | 'full'>('lighter');
+  const found = useMemo(
+    () => searchSetups({ ...site.request, chosenTip: undefined, schools: { distance, build } }, system),
+    [site.request, system, distance, build],
+  );
+  const first = site.card.ok ? site.card.value.tip.candidate.tip.family : 'standard';
+  const [family, setFamily] = useState<TipFamily>(first);
+  const [open, setOpen] = useState<TipCell>();
+  if (!found.ok) return <ErrorState title="No map for this" text={found.message} />;
+  const map = tipMap(found.value, family);
+  const now = site.card.ok ? site.card.value.tip : undefined;
+  const chosen = open ?? (now ? map.cell(now.candidate.tip.fan, now.candidate.tip.orificeThou) : undefined);
+  return (
+    <View className="gap-4">
+      {chosen ? (
+        <Panel testID="tip-chosen">
+          <View className="flex-row flex-wrap items-end gap-4">
+            <Words size={64} weight="digits-bold">
+              {chosen.code}
+            </Words>
+            <View className="min-w-0 flex-1">
+              <Words size={18} weight="bold">{`${LOOKS[chosen.fit].sign} ${LOOKS[chosen.fit].word}`}</Words>
+              <Words>{chosen.reason}</Words>
+            </View>
+          </View>
+          {chosen.option ? (
+            <Words colour="ink2">{`${showText(chosen.option.candidate.gunPressure, 'pressure', system)} at the gun, ${showText(chosen.option.candidate.gunSpeed, 'speed', system)}, ${chosen.option.mesh} mesh, ${chosen.option.seal.name.toLowerCase()}, ${chosen.option.finish} finish.`}</Words>
+          ) : null}
+          {chosen.option && chosen.code === now?.code && family === now.candidate.tip.family ? (
+            <Words weight="semi">On the card now.</Words>
+          ) : chosen.option ? (
+            <Button
+              label={`Make ${chosen.code} the card`}
+              kind="primary"
+              className="min-h-[56px]"
+              onPress={() => site.setTip(chosen.tip)}
+            />
+          ) : null}
+        </Panel>
+      ) : null}
+      <Segmented
+        label="Family"
+        value={family}
+        options={TIP_FAMILIES.map((value) => ({ value, label: FAMILY_DATA[value].name }))}
+        onChange={(value) => {
+          setFamily(value);
+          setOpen(undefined);
+        }}
+      />
+      {map.orifices.length === 0 ? (
+        <Words>No tips of this family.</Words>
+      ) : (
+        <ScrollView
+          horizontal
+          tabIndex={0}
+          aria-label="Map of tips: fan across, orifice down"
+          testID="tip-map"
+        >
+          <View className="gap-1">
+            <View className="flex-row gap-1">
+              <Cell head="thou" />
+              {map.fans.map((fan) => (
+                <Cell key={fan} head={`fan ${fan}`} />
+              ))}
+            </View>
+            {map.orifices.map((orifice) => (
+              <View key={orifice} className="flex-row gap-1">
+                <Cell head={String(orifice).padStart(2, '0')} />
+                {map.fans.map((fan) => {
+                  const cell = map.cell(fan, orifice);
+                  if (!cell) return <Cell key={fan} head="" />;
+                  const { sign, word, box } = LOOKS[cell.fit];
+                  const picked = cell === chosen || cell.code === chosen?.code;
+                  return (
+                    <Pressable
+                      key={fan}
+                      role="button"
+                      aria-label={`${cell.code}, ${word}`}
+                      aria-pressed={picked}
+                      onPress={() => setOpen(cell)}
+                      style={{ width: SIDE, height: SIDE }}
+                      className={`items-center justify-center rounded-lg ${box} ${picked ? 'outline outline-2 outline-ink' : ''}`}
+                    >
+                      <Words
+                        size={14}
+                        weight="bold"
+                        colour={cell.fit === 'best' ? 'on-identity' : cell.fit === 'refused' ? 'ink2' : 'ink'}
+                      >
+                        {sign}
+                      </Words>
+                      <Words size={14} weight="digits" colour={cell.fit === 'best' ? 'on-identity' : 'ink2'}>
+                        {cell.code}
+                      </Words>
+                    </Pressable>
+                  );
+                })}
+              </View>
+            ))}
+          </View>
+        </ScrollView>
+      )}
+      <View className="flex-row flex-wrap gap-x-4 gap-y-1">
+        {FITS_SHOWN.map((fit) => (
+          <Words key={fit} size={14}>{`${LOOKS[fit].sign} ${LOOKS[fit].word}`}</Words>
+        ))}
+      </View>
+      <Panel title="Schools">
+        <Segmented
+          label="Distance"
+          value={distance}
+          options={[
+            { value: 'one distance', label: 'One distance' },
+            { value: 'closer', label: 'Closer on small work' },
+          ]}
+          onChange={setDistance}
+        />
+        <Segmented
+          label="Build"
+          value={build}
+          options={[
+            { value: 'lighter', label: 'Lighter coats' },
+            { value: 'full', label: 'Full coats' },
+          ]}
+          onChange={setBuild}
+        />
+        <Words size={14} colour="ink2">
+          One distance and lighter coats are the default: small work sprayed closer runs sooner, and a full
+          coat on a wall is nearer its sag limit. This changes the map only.
+        </Words>
+      </Panel>
+    </View>
+  );
+}
+
+const Cell = ({ head }: { head: string }) => (
+  <View style={{ width: SIDE, minHeight: 28 }} className="items-center justify-center">
+    <Words size={14} colour="ink2">
+      {head}
+    </Words>
+  </View>
+);

@@ -1,0 +1,1 @@
+export { TipMapScreen } from './TipMapScreen';
