@@ -44,7 +44,7 @@ export function useLog() {
     <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces }: NewEntry<Kind>): string =>
       outbox.add({
         kind,
-        payload: payload as EntryFields['payload'],
+        payload,
         jobId,
         surfaceId,
         replaces: replaces ?? null,

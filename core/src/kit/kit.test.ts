@@ -46,7 +46,7 @@ describe('what fits what', () => {
     ['thread 0', { hoses: [{ name: 'Wide hose', maxPressure: of(250, 'bar'), fitting: '3/8' }] }],
     ['no hose', { hoses: [] }],
   ] as const)('says %s of %j', (code, extra) => {
-    const found = misfits(rig(extra as Partial<Rig>));
+    const found = misfits(rig(extra));
     expect(found.map((one) => one.code)).toContain(code);
     for (const { what, why, instead } of found) {
       expect([what, why, instead].every((words) => words.length > 12)).toBe(true);

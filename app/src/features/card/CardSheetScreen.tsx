@@ -3,7 +3,8 @@ import { PRECEDENCE_NOTE } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import ImageDown from 'lucide-react-native/icons/image-down';
 import Printer from 'lucide-react-native/icons/printer';
-import { Image, View } from 'react-native';
+import { useState } from 'react';
+import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native';
 import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
 import { useLog } from '@/data/log';
 import type { Site } from '@/features/site';
@@ -21,6 +22,7 @@ export function CardSheetScreen({ site }: { site: Site }) {
   const { system } = useUnits();
   const { entries } = useLog();
   const toast = useToast();
+  const [large, setLarge] = useState(false);
   if (!site.card.ok) return <ErrorState title="No card to show" text={site.card.message} />;
   const card = site.card.value;
   const { tip } = card.tip.candidate;
@@ -56,13 +58,20 @@ export function CardSheetScreen({ site }: { site: Site }) {
   };
   return (
     <View className="gap-4">
-      <View className="overflow-hidden rounded-2xl border border-rule" testID="card-sheet">
+      <Pressable
+        role="button"
+        aria-label={`${words}. Show it large`}
+        onPress={() => setLarge(true)}
+        className="overflow-hidden rounded-2xl border border-rule"
+        testID="card-sheet"
+      >
         <Image
           source={{ uri: addressOf(svg) }}
           alt={words}
           style={{ width: '100%', aspectRatio: SHEET.width / SHEET.height }}
         />
-      </View>
+      </Pressable>
+      {large ? <Large svg={svg} words={words} onClose={() => setLarge(false)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         <Button
           label="Print"
@@ -85,5 +94,33 @@ export function CardSheetScreen({ site }: { site: Site }) {
           : 'Pressures are a range until the tip is dialled in on this surface.'}
       </Words>
     </View>
+  );
+}
+
+/** The card over the whole screen, turned where the screen is upright: to be held at arm's length. */
+function Large({ svg, words, onClose }: { svg: string; words: string; onClose: () => void }) {
+  const { width, height } = useWindowDimensions();
+  const upright = height > width;
+  const [across, down] = upright ? [height, width] : [width, height];
+  const scale = Math.min(across / SHEET.width, down / SHEET.height);
+  return (
+    <Modal aria-label={words} visible onRequestClose={onClose} animationType="none">
+      <Pressable
+        role="button"
+        aria-label="Close the large card"
+        onPress={onClose}
+        className="flex-1 items-center justify-center bg-white"
+      >
+        <Image
+          source={{ uri: addressOf(svg) }}
+          alt={words}
+          style={{
+            width: SHEET.width * scale,
+            height: SHEET.height * scale,
+            transform: upright ? [{ rotate: '90deg' }] : [],
+          }}
+        />
+      </Pressable>
+    </Modal>
   );
 }

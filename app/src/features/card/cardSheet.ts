@@ -117,7 +117,7 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
     `<path d="M30 284H810" stroke="#000" stroke-width="1"/>`,
     ...cells.flatMap(([label, [big, small]], index) => [
       words(label, column(index), row(index), { size: 17, width: 190 }),
-      words(big, column(index), row(index) + 38, { size: 30, bold: true, width: 190 }),
+      words(big, column(index), row(index) + 36, { size: 26, bold: true, width: 190 }),
       words(small, column(index), row(index) + 62, { size: 16, width: 190 }),
     ]),
     `<path d="M30 506H810" stroke="#000" stroke-width="1"/>`,

@@ -68,6 +68,7 @@ export function DialInScreen({ site }: { site: Site }) {
           state={state}
           pump={pumpFor(state.sweep.pressure)}
           answer={dial.answer}
+          {...(dial.session.events.length > 0 ? { onBack: dial.back } : {})}
         />
       ) : null}
       {state.phase === 'move' ? (
@@ -195,12 +196,14 @@ function Spray({
   state,
   pump,
   answer,
+  onBack,
 }: {
   site: Site;
   card: SetupCard;
   state: DialInState & { phase: 'spray' };
   pump: number;
   answer: Dial['answer'];
+  onBack?: Dial['back'];
 }) {
   const [other, setOther] = useState<'width' | 'photo'>();
   const exponent = FAMILY_DATA[card.tip.candidate.tip.family].profileExponent;
@@ -222,6 +225,14 @@ function Spray({
             testID="dial-in-gun"
           />
         </View>
+        {onBack ? (
+          <Button
+            label="Back one card"
+            icon={Undo2}
+            className="min-h-[56px] self-start"
+            onPress={() => onBack()}
+          />
+        ) : null}
         <Words colour="ink2">
           Spray one quick pass on the card, trigger off at its end. Then tap what it looks like.
         </Words>

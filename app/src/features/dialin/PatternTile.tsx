@@ -17,9 +17,9 @@ export const SEEN_WORDS: Readonly<Record<Seen, { readonly name: string; readonly
   pulsing: { name: 'Pulsing', looks: 'Dark and light by turns' },
 };
 
-const COLUMNS = 36;
-const ROWS = 18;
-const LEVELS = 5;
+const COLUMNS = 52;
+const ROWS = 24;
+const LEVELS = 9;
 
 /** Cells of a pattern drawn by the model, gathered by how dark they are: one path a level. */
 function levelsOf(

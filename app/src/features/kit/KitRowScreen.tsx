@@ -168,7 +168,7 @@ function Field({
       return (
         <TextField
           label={field.label}
-          value={String(value ?? '')}
+          value={asText(value)}
           error={error}
           multiline={field.as === 'note'}
           onChange={onChange}
@@ -223,7 +223,7 @@ function Field({
       return (
         <Choice
           label={field.label}
-          value={value === null || value === undefined ? '' : String(value)}
+          value={asText(value)}
           options={field.options}
           error={error}
           onChange={(chosen) => onChange(mesh ? (chosen === '' ? null : Number(chosen)) : chosen)}
@@ -232,6 +232,10 @@ function Field({
     }
   }
 }
+
+/** A value of the row as a field shows it; nothing where there is none. */
+const asText = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 
 /** What the log says of a tip: its last measured fan against a new one, and what is left in it. */
 function TipStand({ tipId, values }: { tipId: string; values: Values }) {

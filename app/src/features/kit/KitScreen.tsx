@@ -38,11 +38,7 @@ function Section({
         <View className="rounded-2xl border border-rule bg-sheet">{children}</View>
       )}
       {add ? (
-        <Button
-          label={`Add to ${title.toLowerCase()}`}
-          icon={Plus}
-          onPress={() => router.navigate(add as '/kit')}
-        />
+        <Button label={`Add to ${title.toLowerCase()}`} icon={Plus} onPress={() => router.navigate(add)} />
       ) : null}
     </View>
   );
@@ -51,7 +47,7 @@ function Section({
 function Line({ name, note, href }: { name: string; note: string; href: string }) {
   const { palette } = useTheme();
   return (
-    <Link href={href as '/kit'} asChild>
+    <Link href={href} asChild>
       <Pressable
         role="link"
         className="min-h-[56px] flex-row items-center gap-2 border-b border-rule px-4 py-2"

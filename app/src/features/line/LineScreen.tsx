@@ -1,6 +1,7 @@
 import {
   LINE_LIMITS,
   counted,
+  handStep,
   largestTip,
   lineAtPump,
   lineForGun,
@@ -49,7 +50,10 @@ function Line({ site, card }: { site: Site; card: SetupCard }) {
   const { system } = useUnits();
   const [hoses, setHoses] = useState<readonly HoseRun[]>(site.request.hoses);
   const [height, setHeight] = useState<number>(site.request.lift);
-  const [gun, setGun] = useState<number>(card.gunPressure.value);
+  const [gun, setGun] = useState<number>(() => {
+    const step = handStep(system);
+    return Math.round(card.gunPressure.value / step) * step;
+  });
   const request: LineRequest = { ...lineRequest(site, card), hoses, height: quantity(height) };
   const { maxPressure } = site.sprayer;
   const wanted = lineForGun(request, quantity(gun), system);

@@ -6,7 +6,9 @@ import { useUnits } from '@/ui/units';
 
 const BOX = { width: 360, height: 210, left: 14, right: 14, top: 26, bottom: 42 } as const;
 /** Room at the right for gun and tip, which have next to no length. */
-const FRONT = 70;
+const FRONT = 84;
+/** Least room between two names, in the same points. */
+const APART = 34;
 
 /** Pressure from the pump to the wall: falling along each hose, then through gun and tip. */
 export function ProfileChart({ points, rating }: { points: readonly ProfilePoint[]; rating: number }) {
@@ -28,6 +30,16 @@ export function ProfileChart({ points, rating }: { points: readonly ProfilePoint
     .map((point, index) => `${index === 0 ? 'M' : 'L'}${x(point)} ${y(point.pressure)}`)
     .join('');
   const last = points[points.length - 1];
+  const nameOf = ({ part, at }: ProfilePoint) =>
+    part.startsWith('Hose') ? showText(at, 'hoseLength', system) : part.toLowerCase();
+  // From the wall back: a name that would stand in another's way is left out, gun and tip last.
+  const labelled = new Set<ProfilePoint>();
+  let free = Infinity;
+  for (const point of [...points].reverse()) {
+    if (free - x(point) < APART && point.part !== 'Pump') continue;
+    labelled.add(point);
+    free = x(point);
+  }
   const words = points
     .map(({ part, pressure }) => `${part} ${showText(pressure, 'pressure', system)}`)
     .join(', ');
@@ -94,22 +106,18 @@ export function ProfileChart({ points, rating }: { points: readonly ProfilePoint
                   {gun || index === 0 ? showText(point.pressure, 'pressure', system) : ''}
                 </SvgText>
               )}
-              <SvgText
-                x={x(point)}
-                y={floor + 18 + (gun ? 16 : 0)}
-                fontSize={13}
-                fill={palette.ink2}
-                textAnchor={index === 0 ? 'start' : 'middle'}
-                fontFamily="Next600"
-              >
-                {end
-                  ? 'tip'
-                  : gun
-                    ? 'gun'
-                    : point.part === 'Pump'
-                      ? 'pump'
-                      : showText(point.at, 'hoseLength', system)}
-              </SvgText>
+              {labelled.has(point) ? (
+                <SvgText
+                  x={x(point)}
+                  y={floor + 18}
+                  fontSize={13}
+                  fill={palette.ink2}
+                  textAnchor={index === 0 ? 'start' : 'middle'}
+                  fontFamily="Next600"
+                >
+                  {nameOf(point)}
+                </SvgText>
+              ) : null}
             </G>
           );
         })}

@@ -43,7 +43,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
     setInvalid((now) => ({ ...now, [field]: message }));
   const added =
     check.added ??
-    (answer.advice?.ok && usesThinner(answer.advice.value) ? answer.advice.value.amount.value : 0);
+    (answer.advice?.ok && usesThinner(answer.advice.value) ? toTheMark(answer.advice.value.amount.value) : 0);
   function keep() {
     const record: ViscosityRecord = {
       coatingId: site.coating.id,
@@ -188,6 +188,9 @@ export function PaintCheckScreen({ site }: { site: Site }) {
   );
 }
 
+/** To the 10 mL a jug is marked in. */
+const toTheMark = (volume: number) => Math.round(volume / 1e-5) * 1e-5;
+
 /** Moves at which thinner goes in now. */
 const usesThinner = ({ move }: ThinningAdvice) =>
   move === 'thin' || move === 'limit' || move === 'warm, then thin';
@@ -250,8 +253,8 @@ function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; chec
       </Panel>
     );
   }
-  const { move, words, amount, now, warm, warmingTime, readsWarm } = answer.advice.value;
-  const share = move === 'warm, then thin' ? warm : now;
+  const { move, words, amount, warmingTime, readsWarm } = answer.advice.value;
+  const share = amount.value / (check.container / (1 + check.thinnerBefore));
   return (
     <Panel testID="paint-answer">
       <Words size={30} weight="bold">
@@ -270,7 +273,7 @@ function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; chec
               Of the paint
             </Words>
             <Words size={44} weight="digits-bold">
-              {show(Math.min(share.value, limit), 'percent', system).number} %
+              {show(share, 'percent', system).number}%
             </Words>
             <Words size={14} colour="ink2">{`limit ${showText(limit, 'percent', system)}`}</Words>
           </View>

@@ -61,7 +61,7 @@ function readQuick(stored: unknown): QuickState | undefined {
   const { jobId: _j, placeId: _p, name: _n, room: _r, position: _o, ...kept } = checked.data;
   return {
     surface: kept,
-    job: { sprayerId: job.sprayerId, hoseIds: job.hoseIds, lift: Number(job.lift ?? 0) },
+    job: { sprayerId: job.sprayerId, hoseIds: job.hoseIds, lift: job.lift ?? 0 },
   };
 }
 

@@ -49,6 +49,17 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
     const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
     if (!sprayer) return undefined;
     const hoses = job.hoseIds.flatMap((id) => kit.hoses.find((hose) => hose.id === id) ?? []);
+    const owned = {
+      tips: kit.tips.flatMap(({ code, family }) => {
+        const tip = readTip(code, family);
+        return tip.ok ? [tip.value] : [];
+      }),
+      gunMeshes: (gear ?? []).flatMap(({ kind, mesh }) =>
+        (kind === 'filter' || kind === 'gun') && mesh !== null ? [mesh] : [],
+      ),
+      seals: (gear ?? []).flatMap(({ seal }) => (seal === null ? [] : [seal])),
+      cups: (gear ?? []).flatMap(({ cup }) => (cup === null || cup === OWN_CUP ? [] : [cup])),
+    };
     const misfits = new Map<string, Misfit>();
     const setups: DaySetup[] = [];
     const refused: string[] = [];
@@ -65,14 +76,16 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
         const { tip } = card.value.tip.candidate;
         const { base } = archetypeOf(request.coating.archetype);
         const mesh = card.value.mesh.value;
-        const cup = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
+        const cups = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
+        const fits = cups.ok ? [cups.value.cup, ...cups.value.others] : [];
+        const cup = fits.find((one) => owned.cups.includes(one)) ?? fits[0];
         setups.push({
           tip,
           mesh,
           base,
           coating: request.coating.name,
           surfaces: 1,
-          ...(cup.ok ? { cup: cup.value.cup } : {}),
+          ...(cup === undefined ? {} : { cup }),
         });
         const rig = {
           sprayer,
@@ -87,17 +100,6 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
       }
     }
     const all = [...misfits.values()];
-    const owned = {
-      tips: kit.tips.flatMap(({ code, family }) => {
-        const tip = readTip(code, family);
-        return tip.ok ? [tip.value] : [];
-      }),
-      gunMeshes: (gear ?? []).flatMap(({ kind, mesh }) =>
-        (kind === 'filter' || kind === 'gun') && mesh !== null ? [mesh] : [],
-      ),
-      seals: (gear ?? []).flatMap(({ seal }) => (seal === null ? [] : [seal])),
-      cups: (gear ?? []).flatMap(({ cup }) => (cup === null || cup === OWN_CUP ? [] : [cup])),
-    };
     const lines = takeList(setups, owned, {
       sprayer: sprayer.name,
       hoses: hoses.map(({ name }) => name),

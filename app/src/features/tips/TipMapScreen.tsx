@@ -8,7 +8,7 @@ import {
   type TipCell,
   type TipFamily,
 } from '@fine-spray/core';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
@@ -41,6 +41,7 @@ export function TipMapScreen({ site }: { site: Site }) {
   const first = site.card.ok ? site.card.value.tip.candidate.tip.family : 'standard';
   const [family, setFamily] = useState<TipFamily>(first);
   const [open, setOpen] = useState<TipCell>();
+  const scroller = useRef<ScrollView>(null);
   if (!found.ok) return <ErrorState title="No map for this" text={found.message} />;
   const map = tipMap(found.value, family);
   const now = site.card.ok ? site.card.value.tip : undefined;
@@ -86,6 +87,13 @@ export function TipMapScreen({ site }: { site: Site }) {
         <Words>No tips of this family.</Words>
       ) : (
         <ScrollView
+          ref={scroller}
+          onLayout={({ nativeEvent }) => {
+            // What is on the card stands in sight, not at the end of a scroll.
+            const column = chosen ? map.fans.indexOf(chosen.tip.fan) : 0;
+            const left = (column + 2) * (SIDE + 4) - nativeEvent.layout.width;
+            if (left > 0) scroller.current?.scrollTo({ x: left, animated: false });
+          }}
           horizontal
           tabIndex={0}
           aria-label="Map of tips: fan across, orifice down"
