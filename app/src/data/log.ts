@@ -1,4 +1,4 @@
-import type { Entry, EntryFields, EntryKind, PayloadOf } from '@fine-spray/contract';
+import type { Entry, EntryKind, PayloadOf } from '@fine-spray/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';

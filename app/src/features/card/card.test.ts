@@ -1,0 +1,58 @@
+import { setupCard } from '@fine-spray/core';
+import { wallRequest } from '@fine-spray/core/testing';
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { cardSheet, type SheetWords } from './cardSheet';
+
+const result = setupCard(wallRequest());
+if (!result.ok) throw new Error(result.message);
+const card = result.value;
+const say = (extra: Partial<SheetWords> = {}): SheetWords => ({
+  surface: 'North wall',
+  job: 'Tern Boathouse',
+  coating: 'Wall matt',
+  precedence: 'Labels come first.',
+  ...extra,
+});
+const texts = (svg: string): string[] => {
+  const parsed = new XMLParser({ ignoreAttributes: true }).parse(svg) as { svg: { text: unknown[] } };
+  return parsed.svg.text.map(String);
+};
+
+describe('the card as a drawing', () => {
+  it('says everything to set, in both units, and the caution', () => {
+    const svg = cardSheet(card, say(), 'metric');
+    expect(XMLValidator.validate(svg)).toBe(true);
+    const all = texts(svg).join(' | ');
+    for (const part of [
+      'North wall',
+      card.tip.code,
+      'bar',
+      'psi',
+      'Wet film',
+      'Dry film',
+      'mesh',
+      'Labels come first',
+      'Trigger locked',
+    ]) {
+      expect(all).toContain(part);
+    }
+    expect(all).toContain('start to stop');
+    expect(texts(cardSheet(card, say(), 'us')).join(' ')).toMatch(/mil/);
+  });
+
+  it('puts what was dialled in before the range, and says on what it stands', () => {
+    const all = texts(
+      cardSheet(card, say({ measured: { gun: 13e6, pump: 17e6, on: '2026-11-20' } }), 'metric'),
+    ).join(' | ');
+    expect(all).toContain('Gun, dialled in');
+    expect(all).toContain('130 bar');
+    expect(all).toContain('Dialled in 2026-11-20. Basis: measured on this job.');
+  });
+
+  it('keeps names that people type as text, and cuts those that would run over', () => {
+    const svg = cardSheet(card, say({ surface: `<script>"&' ${'long '.repeat(60)}` }), 'metric');
+    expect(XMLValidator.validate(svg)).toBe(true);
+    expect(svg).not.toContain('<script>');
+    expect(texts(svg)[0]).toMatch(/…$/);
+  });
+});
