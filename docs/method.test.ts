@@ -23,6 +23,7 @@ import {
   litresBySurface,
   litresLeft,
   litresLeftByFan,
+  longestHose,
   of,
   overlapAdvice,
   planPasses,
@@ -274,6 +275,10 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'gun pressure': ['bar', () => right(lineAtPump(line, of(165, 'bar'))).gun.value],
   'trigger duty': ['%', () => right(lineAtPump(sagging, of(19.3, 'MPa'))).triggerDuty.value],
   'part loss': ['bar', () => right(lineAtPump(line, of(165, 'bar'))).parts[1]?.drop.value ?? NaN],
+  'longest hose': [
+    'm',
+    () => right(longestHose(line, of(1 / 4, 'in'), of(124, 'bar'), of(200, 'bar'))).length.value,
+  ],
   'largest tip': ['mm', () => right(largestTip(wall, 'standard')).orifice.value],
   'spreading rate': ['m²/L', () => share(right(spreadingOf(of(40, 'μm'), solids)))],
   'film of a pass': ['μm', () => share(right(filmAtSpeed(pass, of(0.6, 'm/s'))))],

@@ -32,17 +32,9 @@ export class StepList {
   }
 }
 
-/** Pump off, lock, relieve: what stands before anything is touched. */
+/** With the pump off: relieve and lock, before anything is touched. */
 export function relieve(list: StepList, id: string): void {
   list
-    .locked(
-      `${id} pump off`,
-      'Pump off, knob at its lowest.',
-      'It must not build up pressure again while you relieve it.',
-      {
-        pump: 'off',
-      },
-    )
     .locked(
       `${id} relieve`,
       'Valve to prime, then hold the trigger into the waste container until nothing comes.',
@@ -91,5 +83,11 @@ export function bringThrough(list: StepList, id: string, fluid: Fluid, until: st
         pressure: 'low',
       },
     );
+  list.locked(
+    `${id} pump off`,
+    'Pump off, knob at its lowest.',
+    'It must not build up pressure again while you relieve it.',
+    { pump: 'off' },
+  );
   relieve(list, id);
 }

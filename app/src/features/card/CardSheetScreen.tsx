@@ -109,7 +109,8 @@ function Large({ svg, words, onClose }: { svg: string; words: string; onClose: (
         role="button"
         aria-label="Close the large card"
         onPress={onClose}
-        className="flex-1 items-center justify-center bg-white"
+        className="flex-1 items-center justify-center"
+        style={{ backgroundColor: '#ffffff' }}
       >
         <Image
           source={{ uri: addressOf(svg) }}

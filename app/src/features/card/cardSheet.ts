@@ -1,5 +1,7 @@
+import { strokeText } from '@/features/setup';
 import {
   FAMILY_DATA,
+  counted,
   orificeDiameter,
   otherSystem,
   showRange,
@@ -25,6 +27,9 @@ export const SHEET = { width: 840, height: 592 } as const;
 const escaped = (text: string) =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 
+/** Mean width of a letter over its size, bold ones and digits on the safe side. */
+const LETTER = 0.62;
+
 /** Cuts a text that would run over its room, by the mean width of a letter. */
 function fitted(text: string, size: number, width: number): string {
   const most = Math.floor(width / (0.53 * size));
@@ -36,17 +41,20 @@ interface TextStyle {
   readonly size: number;
   readonly bold?: boolean;
   readonly width?: number;
-  readonly end?: boolean;
+  /** A number is set smaller until it fits; a name is cut. */
+  readonly whole?: boolean;
 }
 
 function words(
   text: string,
   x: number,
   y: number,
-  { size, bold = false, width = 780, end = false }: TextStyle,
+  { size, bold = false, width = 780, whole = false }: TextStyle,
 ): string {
-  const shown = escaped(fitted(text, size, width));
-  return `<text x="${x}" y="${y}" font-size="${size}"${bold ? ' font-weight="700"' : ''}${end ? ' text-anchor="end"' : ''}>${shown}</text>`;
+  const letters = Math.max(1, Array.from(text).length);
+  const set = whole ? Math.min(size, Math.floor(width / (LETTER * letters))) : size;
+  const shown = escaped(whole ? text : fitted(text, size, width));
+  return `<text x="${x}" y="${y}" font-size="${set}"${bold ? ' font-weight="700"' : ''}>${shown}</text>`;
 }
 
 /**
@@ -92,7 +100,6 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
   const column = (index: number) => 30 + (index % 4) * 198;
   const row = (index: number) => 316 + Math.floor(index / 4) * 104;
   const seconds = showText(card.stroke.time, 'time', system);
-  const length = showText(card.stroke.length, 'size', system);
   const body = [
     words(say.surface, 30, 46, { size: 30, bold: true }),
     words([say.job, say.coating].filter(Boolean).join(' · '), 30, 76, { size: 18 }),
@@ -106,18 +113,18 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
       { size: 20, width: 420 },
     ),
     words('Move the gun', 480, 122, { size: 18 }),
-    words(`${length} in ${seconds}`, 480, 172, { size: 44, bold: true, width: 340 }),
-    words(`Paint, ${card.coats} coats`, 480, 212, { size: 18 }),
+    words(`${strokeText(card, system)} in ${seconds}`, 480, 172, { size: 44, bold: true, width: 340 }),
+    words(
+      `Paint, ${counted(card.coats, 'coat')}: ${showRange(card.paint.low, card.paint.high, 'volume', system)}`,
+      480,
+      212,
+      { size: 18, width: 340 },
+    ),
     words(showText(card.paint.value, 'volume', system), 480, 256, { size: 44, bold: true, width: 340 }),
-    words(showRange(card.paint.low, card.paint.high, 'volume', system), 800, 256, {
-      size: 18,
-      width: 200,
-      end: true,
-    }),
     `<path d="M30 284H810" stroke="#000" stroke-width="1"/>`,
     ...cells.flatMap(([label, [big, small]], index) => [
       words(label, column(index), row(index), { size: 17, width: 190 }),
-      words(big, column(index), row(index) + 36, { size: 26, bold: true, width: 190 }),
+      words(big, column(index), row(index) + 36, { size: 26, bold: true, width: 184, whole: true }),
       words(small, column(index), row(index) + 62, { size: 16, width: 190 }),
     ]),
     `<path d="M30 506H810" stroke="#000" stroke-width="1"/>`,

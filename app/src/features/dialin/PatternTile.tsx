@@ -85,7 +85,7 @@ export function PatternTile({
       role="button"
       aria-label={`It looks like this: ${name}. ${looks}`}
       onPress={onPress}
-      className="min-w-[45%] flex-1 gap-1 rounded-xl border-2 border-rule bg-sheet p-2 hover:border-identity"
+      className="min-w-[45%] flex-1 gap-1 lg:min-w-[22%] rounded-xl border-2 border-rule bg-sheet p-2 hover:border-identity"
     >
       <View className="overflow-hidden rounded-lg">
         <PatternPicture seen={seen} exponent={exponent} />

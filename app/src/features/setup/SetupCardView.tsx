@@ -3,11 +3,9 @@ import {
   counted,
   orificeDiameter,
   otherSystem,
-  quantity,
   show,
   showRange,
   showText,
-  to,
   type Explained,
   type SetupCard,
   type TipAdvice,
@@ -21,7 +19,7 @@ import { Words, type Colour } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { FilmSection } from './FilmSection';
 import { Scene } from './Scene';
-import { familyName } from './words';
+import { familyName, strokeText } from './words';
 
 /** The parts of the card that explain themselves when tapped. */
 export type CardPart = {
@@ -148,7 +146,7 @@ export function SetupCardView({
         <View className="flex-row flex-wrap">
           <Cell label="Move the gun" onPress={open('gunSpeed')}>
             <View className="flex-row flex-wrap items-baseline gap-x-2">
-              <Words size={22} weight="semi">{`${stroke(card, system)} in`}</Words>
+              <Words size={22} weight="semi">{`${strokeText(card, system)} in`}</Words>
               <Words size={44} weight="digits-bold" testID="stroke-time">
                 {show(card.stroke.time, 'time', system).number}
                 <Words size={22} weight="semi">
@@ -286,12 +284,6 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
       <Why />
     </Pressable>
   );
-}
-
-/** "2.4 m" or "8 ft" */
-function stroke(card: SetupCard, system: UnitSystem): string {
-  const length = to(quantity(card.stroke.length), system === 'metric' ? 'm' : 'ft');
-  return `${Number(length.toFixed(1))} ${system === 'metric' ? 'm' : 'ft'}`;
 }
 
 /** Cautions of this step: what, why, what to do. */

@@ -2,4 +2,4 @@ export { AnswerStrip } from './AnswerStrip';
 export { SetupCardView, type CardPart } from './SetupCardView';
 export { WhySheet } from './WhySheet';
 export { useSetup } from './useSetup';
-export { familyName } from './words';
+export { familyName, strokeText } from './words';

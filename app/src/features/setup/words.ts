@@ -1,4 +1,12 @@
-import { FAMILY_DATA, type Basis, type TipFamily } from '@fine-spray/core';
+import {
+  FAMILY_DATA,
+  quantity,
+  to,
+  type Basis,
+  type SetupCard,
+  type TipFamily,
+  type UnitSystem,
+} from '@fine-spray/core';
 
 /** What a number stands on, in words. */
 export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
@@ -9,3 +17,9 @@ export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
 };
 
 export const familyName = (family: TipFamily): string => FAMILY_DATA[family].name.toLowerCase();
+
+/** Length a stroke is timed over: "2.4 m" or "8 ft". */
+export function strokeText({ stroke }: Pick<SetupCard, 'stroke'>, system: UnitSystem): string {
+  const length = to(quantity(stroke.length), system === 'metric' ? 'm' : 'ft');
+  return `${Number(length.toFixed(1))} ${system === 'metric' ? 'm' : 'ft'}`;
+}
