@@ -261,3 +261,21 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
     remove();
   }
 });
+
+test('everything that is tapped on site is 56 px high, for a glove', async ({ page }, { project }) => {
+  test.skip(project.name !== 'phone', 'a phone is in the hand');
+  for (const name of ['start-up', 'paint', 'dial-in', 'line', 'tips', 'card', 'shut-down']) {
+    await tool(page, name, 'North wall');
+    const small = await page
+      .getByRole('main')
+      .evaluate((main) =>
+        [...main.querySelectorAll('[role=button],[role=radio],[role=checkbox],[role=link],button')]
+          .map((one) => ({
+            name: one.getAttribute('aria-label') ?? one.textContent,
+            height: one.getBoundingClientRect().height,
+          }))
+          .filter(({ height }) => height > 0 && height < 55.5),
+      );
+    expect([name, small]).toEqual([name, []]);
+  }
+});

@@ -1,5 +1,6 @@
 import type { LucideIcon } from 'lucide-react-native';
 import { Pressable, type PressableProps } from 'react-native';
+import { useTarget } from './target';
 import { useTheme } from './theme/theme';
 import { Words } from './text';
 
@@ -16,7 +17,7 @@ export interface ButtonProps extends Omit<PressableProps, 'children' | 'style'> 
   readonly icon?: LucideIcon;
 }
 
-/** A button a gloved thumb can hit: 48 px at least. */
+/** A button a gloved thumb can hit: 48 px at least, 56 on site. */
 export function Button({
   label,
   kind = 'plain',
@@ -26,13 +27,15 @@ export function Button({
   ...rest
 }: ButtonProps) {
   const { palette } = useTheme();
+  const target = useTarget();
   const { box, text } = KINDS[kind];
   return (
     <Pressable
       role="button"
       disabled={disabled}
       aria-disabled={disabled ?? false}
-      className={`min-h-[48px] flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
+      style={target}
+      className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
       {...rest}
     >
       {Icon ? <Icon size={20} color={palette[text]} aria-hidden /> : null}
@@ -51,11 +54,13 @@ export function IconButton({
   ...rest
 }: Omit<PressableProps, 'children' | 'style'> & { icon: LucideIcon; name: string }) {
   const { palette } = useTheme();
+  const { minHeight } = useTarget();
   return (
     <Pressable
       role="button"
       aria-label={name}
-      className={`h-12 w-12 items-center justify-center rounded-xl ${className}`}
+      style={{ width: minHeight, height: minHeight }}
+      className={`items-center justify-center rounded-xl ${className}`}
       {...rest}
     >
       <Icon size={24} color={palette.ink} aria-hidden />

@@ -5,6 +5,7 @@ import { Pressable, View } from 'react-native';
 import { FieldError } from './field';
 import { Sheet } from './sheet';
 import { Words } from './text';
+import { useTarget } from './target';
 import { useTheme } from './theme/theme';
 
 export interface ChoiceOption<T extends string> {
@@ -25,6 +26,7 @@ export interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ label, value, options, error, onChange }: ChoiceProps<T>) {
   const [open, setOpen] = useState(false);
   const { palette } = useTheme();
+  const target = useTarget();
   const chosen = options.find((option) => option.value === value);
   return (
     <View className="gap-1">
@@ -33,7 +35,8 @@ export function Choice<T extends string>({ label, value, options, error, onChang
         role="button"
         aria-label={`${label}: ${chosen?.label ?? 'nothing chosen'}. Change`}
         onPress={() => setOpen(true)}
-        className={`min-h-[48px] flex-row items-center gap-2 rounded-xl border-2 bg-sheet px-3 py-2 ${error ? 'border-danger' : 'border-rule'}`}
+        style={target}
+        className={`flex-row items-center gap-2 rounded-xl border-2 bg-sheet px-3 py-2 ${error ? 'border-danger' : 'border-rule'}`}
       >
         <Words weight="semi" className="flex-1">
           {chosen?.label ?? 'Choose'}

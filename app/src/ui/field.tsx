@@ -12,6 +12,7 @@ import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
 import { TextInput, View } from 'react-native';
 import { Words } from './text';
+import { useTarget } from './target';
 import { useTheme } from './theme/theme';
 import { useUnits } from './units';
 
@@ -78,11 +79,13 @@ export function FieldBox({
   onDone,
 }: BoxProps) {
   const errorId = useId();
+  const target = useTarget();
   return (
     <View className="gap-1">
       {hideLabel ? null : <Words colour="ink2">{label}</Words>}
       <View
-        className={`min-h-[48px] flex-row items-center rounded-xl border-2 bg-sheet px-3 ${error ? 'border-danger' : 'border-rule'}`}
+        style={target}
+        className={`flex-row items-center rounded-xl border-2 bg-sheet px-3 ${error ? 'border-danger' : 'border-rule'}`}
       >
         <TextInput
           aria-label={unit ? `${label}, ${unit}` : label}

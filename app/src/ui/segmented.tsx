@@ -1,4 +1,5 @@
 import { Pressable, View } from 'react-native';
+import { useTarget } from './target';
 import { Words } from './text';
 
 export interface SegmentedProps<T extends string> {
@@ -10,6 +11,7 @@ export interface SegmentedProps<T extends string> {
 
 /** One of a few, all in sight. */
 export function Segmented<T extends string>({ label, value, options, onChange }: SegmentedProps<T>) {
+  const target = useTarget();
   return (
     <View
       role="radiogroup"
@@ -24,7 +26,8 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
             role="radio"
             aria-checked={chosen}
             onPress={() => onChange(option.value)}
-            className={`min-h-[48px] min-w-[64px] flex-1 items-center justify-center rounded-lg px-3 ${chosen ? 'bg-identity-tint' : ''}`}
+            style={target}
+            className={`min-w-[64px] flex-1 items-center justify-center rounded-lg px-3 ${chosen ? 'bg-identity-tint' : ''}`}
           >
             <Words
               className="text-center"

@@ -35,7 +35,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
           {toast.undo ? (
             <Pressable
               role="button"
-              className="min-h-[48px] justify-center px-3"
+              className="min-h-[56px] justify-center px-3"
               onPress={() => {
                 toast.undo?.();
                 setToast(undefined);

@@ -77,14 +77,14 @@ export function CardSheetScreen({ site }: { site: Site }) {
           label="Print"
           icon={Printer}
           kind="primary"
-          className="min-h-[56px] flex-1"
+          className="flex-1"
           onPress={() => printDrawing(svg)}
         />
-        <Button label="As PNG" icon={ImageDown} className="min-h-[56px] flex-1" onPress={() => void png()} />
+        <Button label="As PNG" icon={ImageDown} className="flex-1" onPress={() => void png()} />
         <Button
           label="As SVG"
           icon={Download}
-          className="min-h-[56px] flex-1"
+          className="flex-1"
           onPress={() => saveFile(fileName(`${site.title} card`, 'svg'), 'image/svg+xml', svg)}
         />
       </View>

@@ -15,7 +15,7 @@ import {
   type SetupCard,
 } from '@fine-spray/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
@@ -52,15 +52,43 @@ export function DialInScreen({ site }: { site: Site }) {
     const why = dial.state && !dial.state.ok ? dial.state.message : 'This tip has no range of pressures.';
     return <ErrorState title="This tip cannot be dialled in" text={why} />;
   }
-  const card = site.card.value;
-  const state = dial.state.value;
+  return <Dialling site={site} card={site.card.value} dial={dial} state={dial.state.value} />;
+}
+
+/** Brings what is to be set next into sight after each answer. */
+function useNextInSight(answers: number) {
+  const next = useRef<View>(null);
+  const before = useRef(answers);
+  useEffect(() => {
+    if (before.current === answers) return;
+    before.current = answers;
+    (next.current as unknown as { scrollIntoView?: (how: object) => void } | null)?.scrollIntoView?.({
+      block: 'start',
+    });
+  }, [answers]);
+  return next;
+}
+
+function Dialling({
+  site,
+  card,
+  dial,
+  state,
+}: {
+  site: Site;
+  card: SetupCard;
+  dial: Dial;
+  state: DialInState;
+}) {
+  const { system } = useUnits();
+  const next = useNextInSight(dial.session.events.length);
   if (!dial.session.ready) return <BeforeSpraying site={site} card={card} dial={dial} />;
   const pumpFor = (gun: number): number => {
     const line = lineForGun(lineRequest(site, card), quantity(gun), system);
     return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
   };
   return (
-    <View className="gap-4">
+    <View className="gap-4" ref={next}>
       {state.phase === 'spray' ? (
         <Spray
           site={site}
@@ -77,23 +105,14 @@ export function DialInScreen({ site }: { site: Site }) {
             {state.words}
           </Words>
           <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}. Relieve the pressure and lock the trigger first.`}</Words>
-          <Button
-            label="Done, spray again"
-            kind="primary"
-            className="min-h-[56px]"
-            onPress={() => dial.answer({ kind: 'did' })}
-          />
-          <Button
-            label="Cannot do that here"
-            className="min-h-[56px]"
-            onPress={() => dial.answer({ kind: 'cannot' })}
-          />
+          <Button label="Done, spray again" kind="primary" onPress={() => dial.answer({ kind: 'did' })} />
+          <Button label="Cannot do that here" onPress={() => dial.answer({ kind: 'cannot' })} />
         </Panel>
       ) : null}
       {state.phase === 'stuck' ? (
         <Panel title="Nothing left to try here" testID="dial-in-stuck">
           <Words>{state.words}</Words>
-          <Button label="Start again" className="min-h-[56px]" onPress={dial.again} />
+          <Button label="Start again" onPress={dial.again} />
         </Panel>
       ) : null}
       {state.phase === 'even' ? (
@@ -172,7 +191,7 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
           Hang white card or masking paper where it may be painted; gun square to it at the distance of the
           card.
         </Words>
-        <Button label="Safe and ready: begin" kind="primary" className="min-h-[56px]" onPress={dial.begin} />
+        <Button label="Safe and ready: begin" kind="primary" onPress={dial.begin} />
       </Panel>
       <View className="gap-1">
         <Words colour="ink2">Paint too thick for this tip: which first?</Words>
@@ -226,12 +245,7 @@ function Spray({
           />
         </View>
         {onBack ? (
-          <Button
-            label="Back one card"
-            icon={Undo2}
-            className="min-h-[56px] self-start"
-            onPress={() => onBack()}
-          />
+          <Button label="Back one card" icon={Undo2} className="self-start" onPress={() => onBack()} />
         ) : null}
         <Words colour="ink2">
           Spray one quick pass on the card, trigger off at its end. Then tap what it looks like.
@@ -245,10 +259,10 @@ function Spray({
       <View className="flex-row flex-wrap gap-2">
         <Button
           label="Measure the fan"
-          className="min-h-[56px] flex-1"
+          className="flex-1"
           onPress={() => setOther(other === 'width' ? undefined : 'width')}
         />
-        <Button label="Photo of the card" className="min-h-[56px] flex-1" onPress={() => setOther('photo')} />
+        <Button label="Photo of the card" className="flex-1" onPress={() => setOther('photo')} />
       </View>
       {other === 'width' ? (
         <Panel title="Fan by the tape">
@@ -331,9 +345,9 @@ function Found({
           Kept for this coating, tip and sprayer.
         </Words>
       ) : (
-        <Button label="Keep this set-up" kind="primary" className="min-h-[56px]" onPress={keep} />
+        <Button label="Keep this set-up" kind="primary" onPress={keep} />
       )}
-      <Button label="Dial in again" className="min-h-[56px]" onPress={dial.again} />
+      <Button label="Dial in again" onPress={dial.again} />
     </Panel>
   );
 }

@@ -40,7 +40,6 @@ export function WidthAnswer({
           {reading.value.offers ? (
             <Button
               label={`Take it as: ${SEEN_WORDS[reading.value.offers].name.toLowerCase()}`}
-              className="min-h-[56px]"
               onPress={() => reading.ok && reading.value.offers && onTake(reading.value.offers, width)}
             />
           ) : null}

@@ -83,10 +83,10 @@ export function GaugePanel({
           <View className="flex-row flex-wrap gap-2">
             <Button
               label={held ? 'Let the trigger go' : 'Hold the trigger'}
-              className="min-h-[56px] flex-1"
+              className="flex-1"
               onPress={() => setHeld(!held)}
             />
-            <Button label="Take the gauge off" className="min-h-[56px] flex-1" onPress={() => setOn(false)} />
+            <Button label="Take the gauge off" className="flex-1" onPress={() => setOn(false)} />
           </View>
           <Choice
             label="Fault the stand-in plays"
@@ -100,7 +100,7 @@ export function GaugePanel({
           <Words colour="ink2">
             A stand-in that follows the model of this line. Work goes on without it.
           </Words>
-          <Button label="Hang the gauge on" className="min-h-[56px]" onPress={() => setOn(true)} />
+          <Button label="Hang the gauge on" onPress={() => setOn(true)} />
         </>
       )}
     </Panel>

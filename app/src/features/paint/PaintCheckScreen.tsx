@@ -172,7 +172,6 @@ export function PaintCheckScreen({ site }: { site: Site }) {
           <Button
             label="Keep this check"
             kind="primary"
-            className="min-h-[56px]"
             disabled={Object.values(invalid).some((message) => message !== undefined)}
             onPress={keep}
           />

@@ -85,13 +85,7 @@ export function PhotoAnswer({
         Fill the picture with the white card, the stroke upright, both ends of the fan in it. A thin coat of a
         tinted paint reads best; a thick white one shows nothing.
       </Words>
-      <Button
-        label="Take or load a picture"
-        icon={Camera}
-        kind="primary"
-        className="min-h-[56px]"
-        onPress={() => void choose()}
-      />
+      <Button label="Take or load a picture" icon={Camera} kind="primary" onPress={() => void choose()} />
       {failed ? <FieldError message={failed} /> : null}
       {picture ? (
         <Marking
@@ -109,12 +103,7 @@ export function PhotoAnswer({
       </Words>
       <View className="flex-row flex-wrap gap-2">
         {MADE_UP.map((one) => (
-          <Button
-            key={one.name}
-            label={one.name}
-            className="min-h-[56px]"
-            onPress={() => show(drawMadeUp(one, exponent))}
-          />
+          <Button key={one.name} label={one.name} onPress={() => show(drawMadeUp(one, exponent))} />
         ))}
       </View>
     </Sheet>
@@ -131,12 +120,7 @@ function Read({ reading, onTake }: { reading: CardReading; expected: number; onT
       <Across reading={reading} />
       <Words>{`Fan over ${percent(width)} of the picture. Tails ${features.tails.toFixed(2)} of the middle, leans ${features.skew < 0 ? 'left' : 'right'} by ${Math.abs(features.skew).toFixed(2)}, gap in the middle ${features.split.toFixed(2)}.`}</Words>
       {confidence >= ANSWERS ? (
-        <Button
-          label={`Take it as the answer: ${name}`}
-          kind="primary"
-          className="min-h-[56px]"
-          onPress={() => onTake(seen)}
-        />
+        <Button label={`Take it as the answer: ${name}`} kind="primary" onPress={() => onTake(seen)} />
       ) : (
         <Words colour="caution">
           Too unsure to be an answer. Mark the two ends, take another picture, or go by your eye.

@@ -27,15 +27,11 @@ export function FaultFinder() {
               </Words>
               <Words>{remedy.why}</Words>
               <View className="flex-row flex-wrap gap-2">
-                <Button
-                  label="Still there: next"
-                  className="min-h-[56px] flex-1"
-                  onPress={() => setTried(tried + 1)}
-                />
+                <Button label="Still there: next" className="flex-1" onPress={() => setTried(tried + 1)} />
                 <Button
                   label="That was it"
                   kind="primary"
-                  className="min-h-[56px] flex-1"
+                  className="flex-1"
                   onPress={() => setTrouble(undefined)}
                 />
               </View>

@@ -165,13 +165,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
           </Words>
           <MachinePicture state={now.state} />
           <Words colour="ink2">{now.why}</Words>
-          <Button
-            label="Done"
-            icon={Check}
-            kind="primary"
-            className="min-h-[56px]"
-            onPress={() => press(now)}
-          />
+          <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
         </Panel>
       ) : (
         <Panel title="All done" testID="procedure-done">
@@ -179,7 +173,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
             size={22}
             weight="bold"
           >{`${FLUIDS[procedure.leaves].name} stands in ${site.sprayer.name}.`}</Words>
-          <Button label="Write it down" kind="primary" className="min-h-[56px]" onPress={finish} />
+          <Button label="Write it down" kind="primary" onPress={finish} />
         </Panel>
       )}
       {full ? (

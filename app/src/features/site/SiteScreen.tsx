@@ -11,6 +11,7 @@ import { ProcedureScreen } from '@/features/procedure';
 import { TipMapScreen } from '@/features/tips';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
+import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { firstQuick } from './firstQuick';
 import { useQuickSite, useSurfaceSite, type Loaded, type Site } from './context';
@@ -28,10 +29,14 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
 
 /** One of the tools on site, for a surface of a job, or for the set-up without one. */
 export function SiteScreen({ tool, jobId, surfaceId }: { tool: string; jobId?: string; surfaceId?: string }) {
-  return jobId !== undefined && surfaceId !== undefined ? (
-    <OfSurface tool={tool} jobId={jobId} surfaceId={surfaceId} />
-  ) : (
-    <Quick tool={tool} />
+  return (
+    <SiteTargets>
+      {jobId !== undefined && surfaceId !== undefined ? (
+        <OfSurface tool={tool} jobId={jobId} surfaceId={surfaceId} />
+      ) : (
+        <Quick tool={tool} />
+      )}
+    </SiteTargets>
   );
 }
 

@@ -68,7 +68,6 @@ export function TipMapScreen({ site }: { site: Site }) {
             <Button
               label={`Make ${chosen.code} the card`}
               kind="primary"
-              className="min-h-[56px]"
               onPress={() => site.setTip(chosen.tip)}
             />
           ) : null}
