@@ -37,6 +37,8 @@ test('a fan is dialled in card by card, a wrong answer is taken back, and the en
   await expect(page.getByTestId('dial-in-found')).toContainText('measured on this job');
   await press(page, 'Keep this set-up');
   await expect(page.getByTestId('dial-in-kept')).toBeVisible();
+  await page.goto(`${address()}${await demoSurface('South wall')}`);
+  await expect(page.getByTestId('dialled-in')).toContainText('Measured:');
   await tool(page, 'card');
   await expect(page.getByText('Pressures are those of your dial-in')).toBeVisible();
   // Another wall with the same coating, tip and sprayer remembers it.
@@ -179,6 +181,19 @@ test('the line moves with hoses, height and pressure, and says how far it goes',
   await expect(pump).not.toHaveText(before);
   await expect(page.getByTestId('line-words')).toContainText('you need');
   await expect(page.getByTestId('line-limits')).toContainText('Largest');
+  const drawing = page.getByTestId('line-profile');
+  await drawing.scrollIntoViewIfNeeded();
+  const third = page.getByLabel(/^Then hose 3/);
+  const [length, end] = [await third.inputValue(), await drawing.locator('circle').nth(3).boundingBox()];
+  if (!end) throw new Error('no end of the third hose');
+  const [x, y] = [end.x + end.width / 2, end.y + end.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 50, y, { steps: 5 });
+  await page.mouse.up();
+  expect(Number(await third.inputValue())).toBeLessThan(Number(length) - 1);
+  const moved = await drawing.locator('circle').nth(3).boundingBox();
+  expect(Math.abs((moved?.x ?? 0) - (end.x - 50))).toBeLessThan(4);
   await page.getByLabel(/^Hose at the pump/).fill('90000');
   await expect(page.getByText(/Hose at the pump must be between/)).toBeVisible();
 });
@@ -266,16 +281,14 @@ test('everything that is tapped on site is 56 px high, for a glove', async ({ pa
   test.skip(project.name !== 'phone', 'a phone is in the hand');
   for (const name of ['start-up', 'paint', 'dial-in', 'line', 'tips', 'card', 'shut-down']) {
     await tool(page, name, 'North wall');
-    const small = await page
-      .getByRole('main')
-      .evaluate((main) =>
-        [...main.querySelectorAll('[role=button],[role=radio],[role=checkbox],[role=link],button')]
-          .map((one) => ({
-            name: one.getAttribute('aria-label') ?? one.textContent,
-            height: one.getBoundingClientRect().height,
-          }))
-          .filter(({ height }) => height > 0 && height < 55.5),
-      );
+    const small = await page.getByRole('main').evaluate((main) =>
+      [...main.querySelectorAll('[role=button],[role=radio],[role=checkbox],[role=link],button')]
+        .map((one) => ({
+          name: one.getAttribute('aria-label') ?? one.textContent,
+          height: one.getBoundingClientRect().height,
+        }))
+        .filter(({ height }) => height > 0 && height < 55.5),
+    );
     expect([name, small]).toEqual([name, []]);
   }
 });

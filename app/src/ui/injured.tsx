@@ -2,21 +2,18 @@ import { Link } from 'expo-router';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable } from 'react-native';
 import { Words } from './text';
-import { useTarget } from './target';
 import { useTheme } from './theme/theme';
 
 /** One tap to the emergency card, on every screen and every sheet, at the same place. */
 export function InjuredButton({ onPress }: { onPress?: () => void }) {
   const { palette } = useTheme();
-  const target = useTarget();
   return (
     <Link href="/emergency" asChild>
       <Pressable
         role="link"
         onPress={onPress}
         aria-label="Injured: emergency card"
-        style={target}
-        className="flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3"
+        className="min-h-[56px] flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3"
       >
         <Plus size={20} strokeWidth={3} color={palette.ink} aria-hidden />
         <Words weight="bold">Injured</Words>

@@ -45,7 +45,6 @@ const STEP_WORDS = {
 
 /** Finding the lowest pressure with an even fan, card by card. Each answer is kept on this device as it is given. */
 export function DialInScreen({ site }: { site: Site }) {
-  const { system } = useUnits();
   const dial = useDialIn(site);
   if (!site.card.ok) return <ErrorState title="Nothing to dial in" text={site.card.message} />;
   if (!dial.state?.ok || !dial.setup) {

@@ -17,7 +17,7 @@ import {
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import Plus from 'lucide-react-native/icons/plus';
 import Trash from 'lucide-react-native/icons/trash';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
@@ -40,6 +40,12 @@ const BORES = [
 const boreName = (bore: number) => BORES.find((one) => Math.abs(one.bore - bore) < 1e-5)?.value ?? '1/4';
 const MOST_HOSES = 5;
 
+/** A length pulled by hand: to the decimetre, within what a hose can be. */
+const pulled = (length: number) => {
+  const { min, max } = LINE_LIMITS.length;
+  return quantity<HoseRun['length']>(Math.min(max, Math.max(min, Math.round(length * 10) / 10)));
+};
+
 /** Pump to gun as one picture that moves with hoses, height and pressure. A trial: the job keeps its own hoses. */
 export function LineScreen({ site }: { site: Site }) {
   if (!site.card.ok) return <ErrorState title="No line to draw" text={site.card.message} />;
@@ -54,6 +60,8 @@ function Line({ site, card }: { site: Site; card: SetupCard }) {
     const step = handStep(system);
     return Math.round(card.gunPressure.value / step) * step;
   });
+  /** Length of the hose whose end is in the hand, as it was gripped. */
+  const gripped = useRef(0);
   const request: LineRequest = { ...lineRequest(site, card), hoses, height: quantity(height) };
   const { maxPressure } = site.sprayer;
   const wanted = lineForGun(request, quantity(gun), system);
@@ -91,7 +99,17 @@ function Line({ site, card }: { site: Site; card: SetupCard }) {
                 ? `With these ${showText(total, 'hoseLength', system)} you need ${showText(shown.value.pump.value, 'pressure', system)} at the pump to have ${showText(gun, 'pressure', system)} at the gun.`
                 : `Wide open, ${site.sprayer.name} leaves ${showText(shown.value.gun.value, 'pressure', system)} at the gun, not ${showText(gun, 'pressure', system)}.`}
             </Words>
-            <ProfileChart points={lineProfile(request, shown.value)} rating={maxPressure} />
+            <ProfileChart
+              points={lineProfile(request, shown.value)}
+              rating={maxPressure}
+              onDrag={(index, metres) => {
+                if (metres === undefined) gripped.current = hoses[index]?.length ?? 0;
+                else change(index, { length: pulled(gripped.current + metres) });
+              }}
+            />
+            <Words size={14} colour="ink2">
+              Pull the end of a hose along the drawing, or type below.
+            </Words>
             <Words
               size={14}
               colour="ink2"

@@ -1,4 +1,5 @@
 import { showText, type ProfilePoint } from '@fine-spray/core';
+import { useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line as Rule, Path, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '@/ui/theme/theme';
@@ -10,15 +11,74 @@ const FRONT = 84;
 /** Least room between two names, in the same points. */
 const APART = 34;
 
+/** Length the drawing has room for over the line as it was first drawn. */
+const ROOM = 1.3;
+/** How near to a hose's end a finger must come down to pull it, in points of the drawing. */
+const GRIP = 40;
+
+/**
+ * Pulling the end of a hose along the drawing makes it longer or shorter; the end follows the hand, since the scale leaves room
+ * and changes only where the line outgrows it.
+ */
+function useDrag(
+  points: readonly ProfilePoint[],
+  x: (point: ProfilePoint) => number,
+  metresPerPoint: number,
+  onDrag: ((hose: number, metres: number | undefined) => void) | undefined,
+) {
+  const held = useRef<{ hose: number; at: number }>(undefined);
+  if (!onDrag) return {};
+  const across = (event: PointerEvent) => {
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    return ((event.clientX - box.left) / box.width) * BOX.width;
+  };
+  return {
+    style: { touchAction: 'pan-y', cursor: 'ew-resize' } as object,
+    onPointerDown: (event: unknown) => {
+      const pointer = event as PointerEvent;
+      const at = across(pointer);
+      const ends = points.filter(({ part }) => part.startsWith('Hose'));
+      const distances = ends.map((end) => Math.abs(x(end) - at));
+      const hose = distances.indexOf(Math.min(...distances));
+      if (hose < 0 || (distances[hose] ?? Infinity) > GRIP) return;
+      held.current = { hose, at };
+      onDrag(hose, undefined);
+      (pointer.currentTarget as HTMLElement).setPointerCapture?.(pointer.pointerId);
+    },
+    onPointerMove: (event: unknown) => {
+      if (!held.current) return;
+      const { hose, at } = held.current;
+      onDrag(hose, (across(event as PointerEvent) - at) * metresPerPoint);
+    },
+    onPointerUp: () => {
+      held.current = undefined;
+    },
+    onPointerCancel: () => {
+      held.current = undefined;
+    },
+  };
+}
+
 /** Pressure from the pump to the wall: falling along each hose, then through gun and tip. */
-export function ProfileChart({ points, rating }: { points: readonly ProfilePoint[]; rating: number }) {
+export function ProfileChart({
+  points,
+  rating,
+  onDrag,
+}: {
+  points: readonly ProfilePoint[];
+  rating: number;
+  /** A hose's end is gripped (no metres), then pulled: which hose, and how far from where it was gripped. */
+  onDrag?: (hose: number, metres: number | undefined) => void;
+}) {
   const { palette } = useTheme();
   const { system } = useUnits();
   const total = Math.max(1e-6, ...points.map(({ at }) => at));
   const wide = BOX.width - BOX.left - BOX.right - FRONT;
   const hoses = points.filter(({ part }) => part === 'Pump' || part.startsWith('Hose'));
+  const span = useRef(total * ROOM);
+  if (total > span.current) span.current = total * ROOM;
   const x = ({ at, part }: ProfilePoint) => {
-    const along = BOX.left + (hoses.length > 1 ? (at / total) * wide : 0);
+    const along = BOX.left + (hoses.length > 1 ? (at / span.current) * wide : 0);
     if (part === 'Gun') return along + FRONT / 2;
     return part === 'Tip' ? along + FRONT : along;
   };
@@ -43,8 +103,9 @@ export function ProfileChart({ points, rating }: { points: readonly ProfilePoint
   const words = points
     .map(({ part, pressure }) => `${part} ${showText(pressure, 'pressure', system)}`)
     .join(', ');
+  const drag = useDrag(points, x, span.current / wide, onDrag);
   return (
-    <View aria-label={`Pressure along the line: ${words}`} role="img" testID="line-profile">
+    <View {...drag} aria-label={`Pressure along the line: ${words}`} role="img" testID="line-profile">
       <Svg
         width="100%"
         viewBox={`0 0 ${BOX.width} ${BOX.height}`}

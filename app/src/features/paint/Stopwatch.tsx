@@ -44,9 +44,6 @@ export function Stopwatch({
     <View className="gap-2" role="group" aria-label={label}>
       <Pressable
         role="button"
-        aria-label={
-          running ? `${label}: stop, the stream breaks` : `${label}: start, the cup clears the paint`
-        }
         onPress={press}
         className={`min-h-[132px] items-center justify-center rounded-2xl border-4 px-4 ${running ? 'border-identity bg-identity-tint' : 'border-ink bg-sheet'}`}
       >
@@ -78,11 +75,11 @@ export function TypedTime({ onAdd }: { onAdd: (seconds: number) => void }) {
   const step = (by: number) => setSeconds(Math.min(600, Math.max(2, seconds + by)));
   return (
     <View className="flex-row flex-wrap items-center gap-2">
-      <Button label="−0.5" aria-label="Half a second less" onPress={() => step(-0.5)} />
-      <Button label="−5" aria-label="Five seconds less" onPress={() => step(-5)} />
+      <Button label="−0.5" aria-label="−0.5, half a second less" onPress={() => step(-0.5)} />
+      <Button label="−5" aria-label="−5, five seconds less" onPress={() => step(-5)} />
       <Words size={22} weight="digits-bold">{`${half(seconds)} s`}</Words>
-      <Button label="+5" aria-label="Five seconds more" onPress={() => step(5)} />
-      <Button label="+0.5" aria-label="Half a second more" onPress={() => step(0.5)} />
+      <Button label="+5" aria-label="+5, five seconds more" onPress={() => step(5)} />
+      <Button label="+0.5" aria-label="+0.5, half a second more" onPress={() => step(0.5)} />
       <Button label="Add this time" onPress={() => onAdd(seconds)} />
     </View>
   );

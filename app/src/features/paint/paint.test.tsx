@@ -131,9 +131,9 @@ describe('the stopwatch', () => {
     }
     renderPart(<Watch />);
     const time = (seconds: number) => {
-      fireEvent.press(screen.getByRole('button', { name: /start, the cup clears/ }));
+      fireEvent.press(screen.getByRole('button', { name: /Start when the cup clears/ }));
       now += seconds * 1000;
-      fireEvent.press(screen.getByRole('button', { name: /stop, the stream breaks/ }));
+      fireEvent.press(screen.getByRole('button', { name: /Stop when the stream breaks/ }));
     };
     time(40);
     expect(screen.getByText(/40.0 s. Mean 40.0, once more/)).toBeTruthy();

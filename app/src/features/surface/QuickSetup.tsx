@@ -55,6 +55,7 @@ function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
         kit={kit}
         errors={errors}
         onChange={(change) => setSurface({ ...surface, ...change })}
+        surfaceId={null}
         under="/set-up"
         onInvalid={() => undefined}
         above={

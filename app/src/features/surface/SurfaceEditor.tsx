@@ -25,7 +25,7 @@ import { contentOf, keys, useWrites } from '@/data/resources';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { SetUpsSheet } from '@/features/compare';
 import { FilmSheet } from '@/features/film';
-import { ToolRow } from '@/features/site';
+import { DialledIn, ToolRow } from '@/features/site';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
@@ -47,6 +47,8 @@ export interface SurfaceEditorProps {
   readonly onInvalid: (field: string, message: string | undefined) => void;
   /** Address under which the tools on site stand. */
   readonly under: string;
+  /** The stored surface, where it is one. */
+  readonly surfaceId: string | null;
   /** Shown above the inputs: names and such. */
   readonly above?: ReactNode;
   /** Shown below the inputs: deleting and such. */
@@ -79,6 +81,7 @@ export function SurfaceEditor({
   onChange,
   onInvalid,
   under,
+  surfaceId,
   above,
   below,
 }: SurfaceEditorProps) {
@@ -160,6 +163,14 @@ export function SurfaceEditor({
             </Words>
           ) : null}
         </View>
+      ) : null}
+      {card && !refusal && !underneath ? (
+        <DialledIn
+          surfaceId={surfaceId}
+          coatingId={surface.coatingId}
+          code={card.tip.code}
+          family={card.tip.candidate.tip.family}
+        />
       ) : null}
       {card ? (
         <SetupCardView

@@ -87,6 +87,7 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
         job={job}
         kit={kit}
         errors={errors}
+        surfaceId={row.id}
         under={`/jobs/${job.id}/surfaces/${row.id}`}
         onChange={change}
         onInvalid={onInvalid}

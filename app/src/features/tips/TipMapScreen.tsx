@@ -5,6 +5,7 @@ import {
   showText,
   tipMap,
   type Fit,
+  type Schools,
   type TipCell,
   type TipFamily,
 } from '@fine-spray/core';
@@ -32,11 +33,17 @@ const SIDE = 56;
 /** Tips as a map: fan across, orifice down. A tap tells why, another fits it. */
 export function TipMapScreen({ site }: { site: Site }) {
   const { system } = useUnits();
-  const [distance, setDistance] = useState<'one distance' | 'closer'>('one distance');
-  const [build, setBuild] = useState<'lighter' | 'full'>('lighter');
+  const [distance, setDistance] = useState<Schools['distance']>('one distance');
+  const [build, setBuild] = useState<Schools['build']>('lighter');
+  const [overlap, setOverlap] = useState<Schools['overlap']>('smaller variation');
+  const [fanWidth, setFanWidth] = useState<Schools['fanWidth']>('double inches');
   const found = useMemo(
-    () => searchSetups({ ...site.request, chosenTip: undefined, schools: { distance, build } }, system),
-    [site.request, system, distance, build],
+    () =>
+      searchSetups(
+        { ...site.request, chosenTip: undefined, schools: { distance, build, overlap, fanWidth } },
+        system,
+      ),
+    [site.request, system, distance, build, overlap, fanWidth],
   );
   const first = site.card.ok ? site.card.value.tip.candidate.tip.family : 'standard';
   const [family, setFamily] = useState<TipFamily>(first);
@@ -165,9 +172,30 @@ export function TipMapScreen({ site }: { site: Site }) {
           ]}
           onChange={setBuild}
         />
+        <Segmented
+          label="Overlap"
+          value={overlap}
+          options={[
+            { value: 'smaller variation', label: 'Most even' },
+            { value: 'one half', label: 'One half' },
+            { value: 'one third', label: 'One third' },
+          ]}
+          onChange={setOverlap}
+        />
+        <Segmented
+          label="Fan width from the code"
+          value={fanWidth}
+          options={[
+            { value: 'double inches', label: 'Doubled, in' },
+            { value: 'five centimetres', label: 'Times five, cm' },
+            { value: 'spray angle', label: 'As an angle' },
+          ]}
+          onChange={setFanWidth}
+        />
         <Words size={14} colour="ink2">
-          One distance and lighter coats are the default: small work sprayed closer runs sooner, and a full
-          coat on a wall is nearer its sag limit. This changes the map only.
+          The first of each is the default: small work sprayed closer runs sooner, a full coat on a wall is
+          nearer its sag limit, the lap with the smaller variation of film wins, and the wall shows the
+          doubled figure for common fans. This changes the map only.
         </Words>
       </Panel>
     </View>
