@@ -103,7 +103,7 @@ const CHECKS: readonly Check[] = [
         why: 'A hose or gun over its rating bursts beside the hand that holds it.',
         instead: `Take one rated for the pump. A knob can be turned up by accident; a lower setting is no protection.`,
       })),
-  ({ seal, tip }) => {
+  ({ seal, tip, base }) => {
     if (seal === undefined) return undefined;
     const checked = checkSeal(tip.family, seal);
     return checked.ok
@@ -113,7 +113,7 @@ const CHECKS: readonly Check[] = [
           stops: true,
           what: `The seal does not fit a ${tip.family} tip`,
           why: 'It leaks at the guard under full pressure.',
-          instead: `Take this one: ${sealFor(tip.family, 'water').name.toLowerCase()}.`,
+          instead: `${sealFor(tip.family, base).name} is what it wants.`,
         };
   },
   ({ gun, tip, coatingMesh }) => {

@@ -100,9 +100,8 @@ describe('a check of the paint', () => {
     const answer = of({ target: null, before: [60] }, [], entries);
     expect(answer.target).toBe(47);
     expect(answer.slopes?.readings).toBe(6);
-    expect(readingsOf(entries, coating.id).map(({ thinner }) => thinner)).toEqual([
-      0, 0.03, 0, 0.03, 0, 0.03,
-    ]);
+    const thinners = readingsOf(entries, coating.id).map(({ thinner }) => Number(thinner.toFixed(9)));
+    expect(thinners).toEqual([0, 0.03, 0, 0.03, 0, 0.03]);
     expect(readingsOf(entries, 'another')).toEqual([]);
   });
 

@@ -1,4 +1,5 @@
 import {
+  DEFAULT_SCHOOLS,
   FAMILY_DATA,
   TIP_FAMILIES,
   searchSetups,
@@ -13,6 +14,7 @@ import { useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
+import { Labelled } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
@@ -33,17 +35,10 @@ const SIDE = 56;
 /** Tips as a map: fan across, orifice down. A tap tells why, another fits it. */
 export function TipMapScreen({ site }: { site: Site }) {
   const { system } = useUnits();
-  const [distance, setDistance] = useState<Schools['distance']>('one distance');
-  const [build, setBuild] = useState<Schools['build']>('lighter');
-  const [overlap, setOverlap] = useState<Schools['overlap']>('smaller variation');
-  const [fanWidth, setFanWidth] = useState<Schools['fanWidth']>('double inches');
+  const [schools, setSchools] = useState(DEFAULT_SCHOOLS);
   const found = useMemo(
-    () =>
-      searchSetups(
-        { ...site.request, chosenTip: undefined, schools: { distance, build, overlap, fanWidth } },
-        system,
-      ),
-    [site.request, system, distance, build, overlap, fanWidth],
+    () => searchSetups({ ...site.request, chosenTip: undefined, schools }, system),
+    [site.request, system, schools],
   );
   const first = site.card.ok ? site.card.value.tip.candidate.tip.family : 'standard';
   const [family, setFamily] = useState<TipFamily>(first);
@@ -154,43 +149,14 @@ export function TipMapScreen({ site }: { site: Site }) {
         ))}
       </View>
       <Panel title="Schools">
-        <Segmented
-          label="Distance"
-          value={distance}
-          options={[
-            { value: 'one distance', label: 'One distance' },
-            { value: 'closer', label: 'Closer on small work' },
-          ]}
-          onChange={setDistance}
-        />
-        <Segmented
-          label="Build"
-          value={build}
-          options={[
-            { value: 'lighter', label: 'Lighter coats' },
-            { value: 'full', label: 'Full coats' },
-          ]}
-          onChange={setBuild}
-        />
-        <Segmented
-          label="Overlap"
-          value={overlap}
-          options={[
-            { value: 'smaller variation', label: 'Most even' },
-            { value: 'one half', label: 'One half' },
-            { value: 'one third', label: 'One third' },
-          ]}
-          onChange={setOverlap}
-        />
-        <Segmented
+        <SchoolChoice label="Gun distance" name="distance" schools={schools} onChange={setSchools} />
+        <SchoolChoice label="Build" name="build" schools={schools} onChange={setSchools} />
+        <SchoolChoice label="Overlap" name="overlap" schools={schools} onChange={setSchools} />
+        <SchoolChoice
           label="Fan width from the code"
-          value={fanWidth}
-          options={[
-            { value: 'double inches', label: 'Doubled, in' },
-            { value: 'five centimetres', label: 'Times five, cm' },
-            { value: 'spray angle', label: 'As an angle' },
-          ]}
-          onChange={setFanWidth}
+          name="fanWidth"
+          schools={schools}
+          onChange={setSchools}
         />
         <Words size={14} colour="ink2">
           The first of each is the default: small work sprayed closer runs sooner, a full coat on a wall is
@@ -199,6 +165,42 @@ export function TipMapScreen({ site }: { site: Site }) {
         </Words>
       </Panel>
     </View>
+  );
+}
+
+/** What the crew may hold with, in few words; the first is the default. */
+const SCHOOL_WORDS: { readonly [Name in keyof Schools]: Readonly<Record<Schools[Name], string>> } = {
+  distance: { 'one distance': 'One everywhere', closer: 'Closer on small work' },
+  build: { lighter: 'Lighter coats', full: 'Full coats' },
+  overlap: { 'smaller variation': 'Most even', 'one half': 'One half', 'one third': 'One third' },
+  fanWidth: {
+    'double inches': 'Doubled, in',
+    'five centimetres': 'Times five, cm',
+    'spray angle': 'As an angle',
+  },
+};
+
+function SchoolChoice<Name extends keyof Schools>({
+  label,
+  name,
+  schools,
+  onChange,
+}: {
+  label: string;
+  name: Name;
+  schools: Schools;
+  onChange: (schools: Schools) => void;
+}) {
+  const words = SCHOOL_WORDS[name];
+  return (
+    <Labelled label={label}>
+      <Segmented
+        label={label}
+        value={schools[name]}
+        options={(Object.keys(words) as Schools[Name][]).map((value) => ({ value, label: words[value] }))}
+        onChange={(value) => onChange({ ...schools, [name]: value })}
+      />
+    </Labelled>
   );
 }
 
