@@ -165,6 +165,9 @@ test('cold paint is told to be warmed, a cup outside its range to be changed; th
   await press(page, 'Take the last off');
   for (let index = 0; index < 12; index += 1) await press(page, 'Five seconds less');
   await press(page, 'Add this time');
+  await page.getByLabel(/^Thinner added now/).fill('5000');
+  await expect(page.getByText(/past the data sheet/)).toBeVisible();
+  await page.getByLabel(/^Thinner added now/).fill('0');
   await page.getByLabel('Batch').fill('H-9001');
   await page.reload();
   await expect(page.getByLabel('Batch')).toHaveValue('H-9001');

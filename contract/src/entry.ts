@@ -37,6 +37,8 @@ export const viscosityRecord = z
     /** Paint in the container, m³. */
     container: numberWithin('Container', 1e-4, 1.2, 'A container holds between 0.1 and 1,200 litres.'),
     /** Thinner added now, m³. */
+    /** What was added: water, or the thinner by name. */
+    addedWhat: line('What was added', 60, 0),
     added: numberWithin('Added', 0, 0.6, 'What is added is between 0 and 600 litres.'),
     after: seconds,
     /** Pa·s by the cup, where its standard converts these seconds. */

@@ -38,12 +38,19 @@ export function Header({ title, above, backTo }: HeaderProps) {
   );
 }
 
-/** A screen that scrolls, with its header. */
-export function Screen({ children, ...header }: HeaderProps & { children: ReactNode }) {
+/** A screen that scrolls, with its header; broad where its parts stand side by side. */
+export function Screen({
+  children,
+  broad = false,
+  ...header
+}: HeaderProps & { children: ReactNode; broad?: boolean }) {
   return (
     <View className="flex-1">
       <Header {...header} />
-      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-10">
+      <ScrollView
+        tabIndex={0}
+        contentContainerClassName={`w-full gap-4 px-4 pb-10 ${broad ? 'max-w-[1080px]' : 'max-w-[760px]'}`}
+      >
         {children}
       </ScrollView>
     </View>

@@ -24,6 +24,7 @@ import { lineRequest } from '@/features/line';
 import { PhotoAnswer } from '@/features/photo';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
+import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
@@ -87,48 +88,64 @@ function Dialling({
     return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
   };
   return (
-    <View className="gap-4" ref={next}>
-      {state.phase === 'spray' ? (
-        <Spray
-          site={site}
-          card={card}
-          state={state}
-          pump={pumpFor(state.sweep.pressure)}
-          answer={dial.answer}
-          {...(dial.session.events.length > 0 ? { onBack: dial.back } : {})}
-        />
-      ) : null}
-      {state.phase === 'move' ? (
-        <Panel title="Pressure alone does not do it" testID="dial-in-move">
-          <Words size={22} weight="bold">
-            {state.words}
-          </Words>
-          <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}. Relieve the pressure and lock the trigger first.`}</Words>
-          <Button label="Done, spray again" kind="primary" onPress={() => dial.answer({ kind: 'did' })} />
-          <Button label="Cannot do that here" onPress={() => dial.answer({ kind: 'cannot' })} />
-        </Panel>
-      ) : null}
-      {state.phase === 'stuck' ? (
-        <Panel title="Nothing left to try here" testID="dial-in-stuck">
-          <Words>{state.words}</Words>
-          <Button label="Start again" onPress={dial.again} />
-        </Panel>
-      ) : null}
-      {state.phase === 'even' ? (
-        <Found site={site} card={card} state={state} pump={pumpFor(state.pressure.value)} dial={dial} />
-      ) : null}
-      {dial.full ? (
-        <Words colour="danger">This device takes no more: keep this page open until you are done.</Words>
-      ) : null}
-      <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
-      {state.phase === 'even' ? null : (
-        <GaugePanel
-          site={site}
-          card={card}
-          setting={pumpFor(state.sweep.pressure)}
-          expected={state.sweep.pressure}
-        />
-      )}
+    <View ref={next}>
+      <Beside
+        left={
+          <>
+            {state.phase === 'spray' ? (
+              <Spray
+                site={site}
+                card={card}
+                state={state}
+                pump={pumpFor(state.sweep.pressure)}
+                answer={dial.answer}
+                {...(dial.session.events.length > 0 ? { onBack: dial.back } : {})}
+              />
+            ) : null}
+            {state.phase === 'move' ? (
+              <Panel title="Pressure alone does not do it" testID="dial-in-move">
+                <Words size={22} weight="bold">
+                  {state.words}
+                </Words>
+                <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}. Relieve the pressure and lock the trigger first.`}</Words>
+                <Button
+                  label="Done, spray again"
+                  kind="primary"
+                  onPress={() => dial.answer({ kind: 'did' })}
+                />
+                <Button label="Cannot do that here" onPress={() => dial.answer({ kind: 'cannot' })} />
+              </Panel>
+            ) : null}
+            {state.phase === 'stuck' ? (
+              <Panel title="Nothing left to try here" testID="dial-in-stuck">
+                <Words>{state.words}</Words>
+                <Button label="Start again" onPress={dial.again} />
+              </Panel>
+            ) : null}
+            {state.phase === 'even' ? (
+              <Found site={site} card={card} state={state} pump={pumpFor(state.pressure.value)} dial={dial} />
+            ) : null}
+          </>
+        }
+        right={
+          <>
+            {dial.full ? (
+              <Words colour="danger">
+                This device takes no more: keep this page open until you are done.
+              </Words>
+            ) : null}
+            <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
+            {state.phase === 'even' ? null : (
+              <GaugePanel
+                site={site}
+                card={card}
+                setting={pumpFor(state.sweep.pressure)}
+                expected={state.sweep.pressure}
+              />
+            )}
+          </>
+        }
+      />
     </View>
   );
 }

@@ -16,6 +16,8 @@ import { useList } from '@/data/resources';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { Button } from '@/ui/button';
+import { Beside } from '@/ui/beside';
+import { CautionBox } from '@/ui/caution';
 import { Choice } from '@/ui/choice';
 import { FieldError, QuantityField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
@@ -25,7 +27,14 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Stopwatch, TypedTime } from './Stopwatch';
 import { ViscosityChart } from './ViscosityChart';
-import { meanOf, usePaintCheck, type Check, type CupChoiceId, type PaintAnswer } from './usePaintCheck';
+import {
+  meanOf,
+  thinnerAfter,
+  usePaintCheck,
+  type Check,
+  type CupChoiceId,
+  type PaintAnswer,
+} from './usePaintCheck';
 
 const TEMPERATURES = { min: 273.15, max: 323.15 } as const;
 const cupName = (cup: CupChoiceId) => (cup === OWN_CUP ? 'Own cup, seconds only' : CUPS[cup].name);
@@ -44,6 +53,9 @@ export function PaintCheckScreen({ site }: { site: Site }) {
   const added =
     check.added ??
     (answer.advice?.ok && usesThinner(answer.advice.value) ? toTheMark(answer.advice.value.amount.value) : 0);
+  const limit = coatingValues(site.coating).thinningLimit;
+  const over = thinnerAfter(check, added) > limit * 1.001 && added > 0;
+  const room = (Math.max(0, limit - check.thinnerBefore) * check.container) / (1 + check.thinnerBefore);
   function keep() {
     const record: ViscosityRecord = {
       coatingId: site.coating.id,
@@ -56,6 +68,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
       target: answer.target,
       thinnerBefore: check.thinnerBefore,
       container: check.container,
+      addedWhat: added > 0 ? check.addedWhat : '',
       added,
       after: [...check.after],
       viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
@@ -72,118 +85,142 @@ export function PaintCheckScreen({ site }: { site: Site }) {
     toast({ text: `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.` });
   }
   return (
-    <View className="gap-4">
-      <Answer site={site} answer={answer} check={check} />
-      <Panel title="1. Measure">
-        <Choice
-          label={check.cup === null ? 'Cup, as advised for this paint' : 'Cup'}
-          value={answer.cup}
-          options={CUP_CHOICES.map((value) => ({
-            value,
-            label: cupName(value),
-            ...(value === answer.advised ? { note: 'Reads this paint in its middle' } : {}),
-          }))}
-          onChange={(cup) => change({ cup, target: null })}
-        />
-        <QuantityField
-          label="Temperature of the paint"
-          kind="temperature"
-          value={check.temperature}
-          bounds={TEMPERATURES}
-          onChange={(temperature) => change({ temperature })}
-          onInvalid={onInvalid('temperature')}
-        />
-        <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
-        <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
-      </Panel>
-      <Panel title="2. What is wanted">
-        <QuantityField
-          label="Cup time wanted"
-          kind="time"
-          value={answer.target}
-          bounds={{ min: 2, max: 600 }}
-          onChange={(target) => change({ target })}
-          onInvalid={onInvalid('target')}
-        />
-        <Words size={14} colour="ink2">
-          Of the last check with this cup, else what this coating should read at 23 °C. The data sheet comes
-          first.
-        </Words>
-        <QuantityField
-          label="Paint in the container"
-          kind="volume"
-          value={check.container}
-          bounds={{ min: 1e-4, max: 1.2 }}
-          onChange={(container) => change({ container })}
-          onInvalid={onInvalid('container')}
-        />
-        <QuantityField
-          label="Thinner in it already"
-          kind="percent"
-          value={check.thinnerBefore}
-          bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
-          onChange={(thinnerBefore) => change({ thinnerBefore })}
-          onInvalid={onInvalid('thinnerBefore')}
-        />
-        <QuantityField
-          label="Room it stands in"
-          kind="temperature"
-          value={check.room}
-          bounds={TEMPERATURES}
-          onChange={(room) => change({ room })}
-          onInvalid={onInvalid('room')}
-        />
-      </Panel>
-      {check.before.length > 0 ? (
-        <Panel title="3. After thinning or warming">
-          <QuantityField
-            label="Thinner added now"
-            kind="millilitres"
-            value={added}
-            bounds={{ min: 0, max: 0.6 }}
-            onChange={(next) => change({ added: next })}
-            onInvalid={onInvalid('added')}
-          />
-          <Stopwatch label="Cup time after" readings={check.after} onChange={(after) => change({ after })} />
-          {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
-          <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
-          <Segmented
-            label="Container"
-            value={check.newContainer ? 'new' : 'opened'}
-            options={[
-              { value: 'new', label: 'New container' },
-              { value: 'opened', label: 'Opened before' },
-            ]}
-            onChange={(value) => change({ newContainer: value === 'new' })}
-          />
-          <Segmented
-            label="Shift"
-            value={check.shift}
-            options={SHIFTS.map((value) => ({ value, label: value }))}
-            onChange={(shift) => change({ shift })}
-          />
-          <TextField label="Initials" value={author} onChange={setAuthor} />
-          {sentence ? <FieldError message={sentence} /> : null}
-          {full ? (
-            <Words colour="danger">
-              This device takes no more: this check holds until the page is closed.
+    <Beside
+      left={
+        <>
+          <Answer site={site} answer={answer} check={check} />
+          <Panel title="1. Measure">
+            <Choice
+              label={check.cup === null ? 'Cup, as advised for this paint' : 'Cup'}
+              value={answer.cup}
+              options={CUP_CHOICES.map((value) => ({
+                value,
+                label: cupName(value),
+                ...(value === answer.advised ? { note: 'Reads this paint in its middle' } : {}),
+              }))}
+              onChange={(cup) => change({ cup, target: null })}
+            />
+            <QuantityField
+              label="Temperature of the paint"
+              kind="temperature"
+              value={check.temperature}
+              bounds={TEMPERATURES}
+              onChange={(temperature) => change({ temperature })}
+              onInvalid={onInvalid('temperature')}
+            />
+            <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
+            <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
+          </Panel>
+        </>
+      }
+      right={
+        <>
+          <Panel title="2. What is wanted">
+            <QuantityField
+              label="Cup time wanted"
+              kind="time"
+              value={answer.target}
+              bounds={{ min: 2, max: 600 }}
+              onChange={(target) => change({ target })}
+              onInvalid={onInvalid('target')}
+            />
+            <Words size={14} colour="ink2">
+              Of the last check with this cup, else what this coating should read at 23 °C. The data sheet
+              comes first.
             </Words>
+            <QuantityField
+              label="Paint in the container"
+              kind="volume"
+              value={check.container}
+              bounds={{ min: 1e-4, max: 1.2 }}
+              onChange={(container) => change({ container })}
+              onInvalid={onInvalid('container')}
+            />
+            <QuantityField
+              label="Thinner in it already"
+              kind="percent"
+              value={check.thinnerBefore}
+              bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
+              onChange={(thinnerBefore) => change({ thinnerBefore })}
+              onInvalid={onInvalid('thinnerBefore')}
+            />
+            <QuantityField
+              label="Room it stands in"
+              kind="temperature"
+              value={check.room}
+              bounds={TEMPERATURES}
+              onChange={(room) => change({ room })}
+              onInvalid={onInvalid('room')}
+            />
+          </Panel>
+          {check.before.length > 0 ? (
+            <Panel title="3. After thinning or warming">
+              <QuantityField
+                label="Thinner added now"
+                kind="millilitres"
+                value={added}
+                bounds={{ min: 0, max: 0.6 }}
+                onChange={(next) => change({ added: next })}
+                onInvalid={onInvalid('added')}
+              />
+              {over ? (
+                <CautionBox
+                  what={`That is past the data sheet: ${showText(limit, 'percent', system)} at most`}
+                  why="Over-thinned paint runs, hides less and dries thin."
+                  instead={`Add ${showText(room, 'millilitres', system)} at most, then warm it or fit a larger orifice.`}
+                />
+              ) : null}
+              <TextField
+                label="What is added"
+                value={check.addedWhat}
+                onChange={(addedWhat) => change({ addedWhat })}
+              />
+              <Stopwatch
+                label="Cup time after"
+                readings={check.after}
+                onChange={(after) => change({ after })}
+              />
+              {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
+              <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
+              <Segmented
+                label="Container"
+                value={check.newContainer ? 'new' : 'opened'}
+                options={[
+                  { value: 'new', label: 'New container' },
+                  { value: 'opened', label: 'Opened before' },
+                ]}
+                onChange={(value) => change({ newContainer: value === 'new' })}
+              />
+              <Segmented
+                label="Shift"
+                value={check.shift}
+                options={SHIFTS.map((value) => ({ value, label: value }))}
+                onChange={(shift) => change({ shift })}
+              />
+              <TextField label="Initials" value={author} onChange={setAuthor} />
+              {sentence ? <FieldError message={sentence} /> : null}
+              {full ? (
+                <Words colour="danger">
+                  This device takes no more: this check holds until the page is closed.
+                </Words>
+              ) : null}
+              <Button
+                label="Keep this check"
+                kind="primary"
+                disabled={Object.values(invalid).some((message) => message !== undefined)}
+                onPress={keep}
+              />
+            </Panel>
           ) : null}
-          <Button
-            label="Keep this check"
-            kind="primary"
-            disabled={Object.values(invalid).some((message) => message !== undefined)}
-            onPress={keep}
+          <ViscosityChart
+            entries={entries}
+            coatingId={site.coating.id}
+            name={site.coating.name}
+            slopes={answer.slopes}
           />
-        </Panel>
-      ) : null}
-      <ViscosityChart
-        entries={entries}
-        coatingId={site.coating.id}
-        name={site.coating.name}
-        slopes={answer.slopes}
-      />
-    </View>
+        </>
+      }
+    />
   );
 }
 

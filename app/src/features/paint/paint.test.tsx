@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { renderPart } from '@/testing/render';
 import { coatingRow, row } from '@/testing/rows';
 import { Stopwatch } from './Stopwatch';
-import { answerOf, meanOf, readCheck, readingsOf, shiftAt, type Check } from './usePaintCheck';
+import { answerOf, meanOf, readCheck, readingsOf, shiftAt, thinnerAfter, type Check } from './usePaintCheck';
 
 const coating = coatingRow('01930000-0000-7000-8000-000000000002', 'Interior wall matt', 'wall-matt');
 const check = (extra: Partial<Check> = {}): Check => ({
@@ -19,6 +19,7 @@ const check = (extra: Partial<Check> = {}): Check => ({
   target: 50,
   before: [],
   added: null,
+  addedWhat: 'Clean water',
   after: [],
   ...extra,
 });
@@ -91,6 +92,7 @@ describe('a check of the paint', () => {
         target: 47,
         thinnerBefore: 0,
         container: 0.01,
+        addedWhat: 'Clean water',
         added: 0.0003,
         after: [50],
         viscosityBefore: 1.9,
@@ -119,6 +121,12 @@ describe('a check of the paint', () => {
     expect([7, 13, 20].map(shiftAt)).toEqual(['morning', 'afternoon', 'evening']);
     expect(meanOf([40, 42])).toBe(41);
   });
+});
+
+it('counts what is added on the paint without its thinner', () => {
+  expect(thinnerAfter({ container: 0.01, thinnerBefore: 0 }, 0.0005)).toBeCloseTo(0.05, 12);
+  // 10.2 L of a mix with 2 % in it are 10 L of paint: 0.3 L more are 3 %.
+  expect(thinnerAfter({ container: 0.0102, thinnerBefore: 0.02 }, 0.0003)).toBeCloseTo(0.05, 12);
 });
 
 describe('the stopwatch', () => {

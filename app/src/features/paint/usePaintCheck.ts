@@ -8,6 +8,7 @@ import {
   type ViscosityRecord,
 } from '@fine-spray/contract';
 import {
+  archetypeOf,
   coatingValues,
   compareOwnCup,
   cupForPaint,
@@ -46,6 +47,7 @@ export interface Check {
   readonly before: readonly number[];
   /** m³; null as long as the advice stands. */
   readonly added: number | null;
+  readonly addedWhat: string;
   readonly after: readonly number[];
 }
 
@@ -60,6 +62,7 @@ export function readCheck(stored: unknown): Check | undefined {
     seconds(check.before) &&
     seconds(check.after) &&
     typeof check.batch === 'string' &&
+    typeof check.addedWhat === 'string' &&
     typeof check.newContainer === 'boolean' &&
     SHIFTS.some((one) => one === check.shift) &&
     (check.cup === null || CUP_CHOICES.some((one) => one === check.cup));
@@ -80,7 +83,7 @@ export function readingsOf(entries: readonly Entry[], coatingId: string) {
     .flatMap(({ entry, payload }) => {
       const { temperature, thinnerBefore, container, added, viscosityBefore, viscosityAfter } = payload;
       // What is added goes to the paint in the container, less the thinner already in it.
-      const after = thinnerBefore + (added / container) * (1 + thinnerBefore);
+      const after = thinnerAfter({ container, thinnerBefore }, added);
       return [
         { at: entry.at, viscosity: viscosityBefore, temperature, thinner: thinnerBefore },
         { at: entry.at, viscosity: viscosityAfter, temperature, thinner: after },
@@ -98,6 +101,14 @@ export interface PaintAnswer {
   readonly own: Result<OwnCupVerdict> | undefined;
   readonly after: Result<{ readonly value: number; readonly words: string }> | undefined;
   readonly slopes: FittedSlopes | undefined;
+}
+
+/** Thinner per unthinned paint once so much is added to a container. */
+export function thinnerAfter(
+  { container, thinnerBefore }: Pick<Check, 'container' | 'thinnerBefore'>,
+  added: number,
+): number {
+  return thinnerBefore + (added / container) * (1 + thinnerBefore);
 }
 
 /** Seconds an own cup is first compared with. */
@@ -207,6 +218,7 @@ export function usePaintCheck(
     target: null,
     before: [],
     added: null,
+    addedWhat: archetypeOf(site.coating.archetype).base === 'water' ? 'Clean water' : 'Its own thinner',
     after: [],
   };
   const [check, setCheck, full] = useKept<Check>(`paint ${site.key} ${site.coating.id}`, readCheck, first);

@@ -23,6 +23,7 @@ import { Pressable, View } from 'react-native';
 import { useKept } from '@/data/kept';
 import { useLog } from '@/data/log';
 import type { Site } from '@/features/site';
+import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
@@ -32,6 +33,7 @@ import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
+import { useWide } from '@/ui/wide';
 import { FaultFinder } from './FaultFinder';
 import { MachinePicture } from './MachinePicture';
 
@@ -111,7 +113,6 @@ export function ProcedureScreen({ site, kind }: { site: Site; kind: Procedure['k
         procedure={procedure}
         storageKey={`${kind} ${site.sprayer.id} ${site.coating.id} ${kind === 'start-up' ? holds : until}`}
       />
-      <FaultFinder />
     </View>
   );
 }
@@ -124,6 +125,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
     return result?.ok ? result.value : sofar;
   }, []);
   const [refused, setRefused] = useState<{ id: string; message: string }>();
+  const wide = useWide();
   const { write } = useLog();
   const toast = useToast();
   const now = nextStep(procedure, done);
@@ -154,45 +156,55 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
     toast({ text: `Written down: ${FLUIDS[procedure.leaves].name.toLowerCase()} in ${site.sprayer.name}.` });
   }
   return (
-    <>
-      {now ? (
-        <Panel
-          title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
-          testID="procedure-now"
-        >
-          <Words size={22} weight="bold">
-            {now.what}
-          </Words>
-          <MachinePicture state={now.state} />
-          <Words colour="ink2">{now.why}</Words>
-          <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
-        </Panel>
-      ) : (
-        <Panel title="All done" testID="procedure-done">
-          <Words
-            size={22}
-            weight="bold"
-          >{`${FLUIDS[procedure.leaves].name} stands in ${site.sprayer.name}.`}</Words>
-          <Button label="Write it down" kind="primary" onPress={finish} />
-        </Panel>
-      )}
-      {full ? (
-        <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
-      ) : null}
-      <Panel title="The whole list">
-        {procedure.steps.map((step, index) => (
-          <StepRow
-            key={step.id}
-            step={step}
-            index={index}
-            done={done.includes(step.id)}
-            locked={heldBackBy(procedure, done, step.id) !== undefined}
-            refused={refused?.id === step.id ? refused.message : undefined}
-            onPress={() => press(step)}
-          />
-        ))}
-      </Panel>
-    </>
+    <Beside
+      left={
+        <>
+          {now ? (
+            <Panel
+              title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
+              testID="procedure-now"
+            >
+              <Words size={22} weight="bold">
+                {now.what}
+              </Words>
+              <MachinePicture state={now.state} />
+              <Words colour="ink2">{now.why}</Words>
+              <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
+            </Panel>
+          ) : (
+            <Panel title="All done" testID="procedure-done">
+              <Words
+                size={22}
+                weight="bold"
+              >{`${FLUIDS[procedure.leaves].name} stands in ${site.sprayer.name}.`}</Words>
+              <Button label="Write it down" kind="primary" onPress={finish} />
+            </Panel>
+          )}
+          {full ? (
+            <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
+          ) : null}
+          {wide ? <FaultFinder /> : null}
+        </>
+      }
+      right={
+        <>
+          <Panel title="The whole list">
+            {procedure.steps.map((step, index) => (
+              <StepRow
+                key={step.id}
+                step={step}
+                index={index}
+                done={done.includes(step.id)}
+                locked={heldBackBy(procedure, done, step.id) !== undefined}
+                refused={refused?.id === step.id ? refused.message : undefined}
+                onPress={() => press(step)}
+              />
+            ))}
+          </Panel>
+          {wide ? null : <FaultFinder />}
+        </>
+      }
+    />
   );
 }
 

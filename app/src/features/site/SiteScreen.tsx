@@ -81,7 +81,12 @@ function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: 
   const Shown = SCREENS[tool];
   const { site } = loaded;
   return (
-    <Screen title={title} above={[site.above, site.title].filter(Boolean).join(' · ')} backTo={site.backTo}>
+    <Screen
+      broad
+      title={title}
+      above={[site.above, site.title].filter(Boolean).join(' · ')}
+      backTo={site.backTo}
+    >
       <Unsent />
       <Shown site={site} />
     </Screen>
