@@ -1,10 +1,10 @@
-import { entriesOfKind } from '@fine-spray/contract';
 import { PRECEDENCE_NOTE } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import ImageDown from 'lucide-react-native/icons/image-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
 import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native';
+import { lastConfirmed } from '@/data/confirmed';
 import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
 import { useLog } from '@/data/log';
 import type { Site } from '@/features/site';
@@ -26,15 +26,12 @@ export function CardSheetScreen({ site }: { site: Site }) {
   if (!site.card.ok) return <ErrorState title="No card to show" text={site.card.message} />;
   const card = site.card.value;
   const { tip } = card.tip.candidate;
-  const last = entriesOfKind(entries, 'set-up confirmed')
-    .filter(
-      ({ entry, payload }) =>
-        entry.surfaceId === site.surfaceId &&
-        payload.coatingId === site.coating.id &&
-        payload.tip.code === card.tip.code &&
-        payload.tip.family === tip.family,
-    )
-    .at(-1);
+  const last = lastConfirmed(entries, {
+    surfaceId: site.surfaceId,
+    coatingId: site.coating.id,
+    code: card.tip.code,
+    family: tip.family,
+  });
   const svg = cardSheet(
     card,
     {

@@ -1,5 +1,4 @@
 import type { ConfirmedSetup } from '@fine-spray/contract';
-import { entriesOfKind } from '@fine-spray/contract';
 import {
   FAMILY_DATA,
   SEEN,
@@ -17,6 +16,7 @@ import {
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
 import { GaugePanel } from '@/features/gauge';
@@ -168,15 +168,12 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
     wetGround: false,
   });
   const { tip } = card.tip.candidate;
-  const last = entriesOfKind(entries, 'set-up confirmed')
-    .filter(
-      ({ payload }) =>
-        payload.coatingId === site.coating.id &&
-        payload.sprayerId === site.sprayer.id &&
-        payload.tip.code === card.tip.code &&
-        payload.tip.family === tip.family,
-    )
-    .at(-1);
+  const last = lastConfirmed(entries, {
+    coatingId: site.coating.id,
+    sprayerId: site.sprayer.id,
+    code: card.tip.code,
+    family: tip.family,
+  });
   return (
     <View className="gap-4">
       <Panel testID="dial-in-start">

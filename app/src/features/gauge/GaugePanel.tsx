@@ -15,6 +15,7 @@ import { Big } from '@/ui/big';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
+import { lineThrough } from '@/ui/svgPath';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
@@ -113,7 +114,7 @@ function Trace({ values, top }: { values: readonly number[]; top: number }) {
   if (values.length < 2) return null;
   const x = (index: number) => (index / (values.length - 1)) * TRACE.width;
   const y = (value: number) => TRACE.height - (Math.min(value, top) / top) * (TRACE.height - 6);
-  const path = values.map((value, index) => `${index === 0 ? 'M' : 'L'}${x(index)} ${y(value)}`).join('');
+  const path = lineThrough(values.map((value, index) => ({ x: x(index), y: y(value) })));
   return (
     <Svg
       width="100%"

@@ -2,6 +2,7 @@ import { showText, type ProfilePoint } from '@fine-spray/core';
 import { useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line as Rule, Path, Text as SvgText } from 'react-native-svg';
+import { lineThrough } from '@/ui/svgPath';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 
@@ -86,9 +87,7 @@ export function ProfileChart({
     BOX.top +
     (1 - pressure / Math.max(rating, points[0]?.pressure ?? 1)) * (BOX.height - BOX.top - BOX.bottom);
   const floor = y(0);
-  const path = points
-    .map((point, index) => `${index === 0 ? 'M' : 'L'}${x(point)} ${y(point.pressure)}`)
-    .join('');
+  const path = lineThrough(points.map((point) => ({ x: x(point), y: y(point.pressure) })));
   const last = points[points.length - 1];
   const nameOf = ({ part, at }: ProfilePoint) =>
     part.startsWith('Hose') ? showText(at, 'hoseLength', system) : part.toLowerCase();

@@ -1,11 +1,12 @@
 import type { Entry } from '@fine-spray/contract';
-import { counted, showText, type FittedSlopes } from '@fine-spray/core';
-import { REFERENCE_TEMPERATURE } from '@fine-spray/core/coating';
+import { counted, quantity, showText, type FittedSlopes } from '@fine-spray/core';
+import { REFERENCE_TEMPERATURE, temperatureFactor } from '@fine-spray/core/coating';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line as Rule, Path, Text as SvgText } from 'react-native-svg';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
+import { lineThrough } from '@/ui/svgPath';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
@@ -45,12 +46,17 @@ export function ViscosityChart({
   const floor = BOX.height - BOX.bottom;
   const line =
     slopes && by === 'temperature'
-      ? Array.from({ length: 25 }, (_unused, index) => {
-          const kelvin = least + (span * index) / 24;
-          const value =
-            slopes.viscosity * Math.exp(slopes.temperature.value * (1 / kelvin - 1 / REFERENCE_TEMPERATURE));
-          return `${index === 0 ? 'M' : 'L'}${x(kelvin)} ${y(Math.min(value, top))}`;
-        }).join('')
+      ? lineThrough(
+          Array.from({ length: 25 }, (_unused, index) => {
+            const kelvin = least + (span * index) / 24;
+            const factor = temperatureFactor(
+              quantity(kelvin),
+              REFERENCE_TEMPERATURE,
+              slopes.temperature.value,
+            );
+            return { x: x(kelvin), y: y(Math.min(slopes.viscosity * factor, top)) };
+          }),
+        )
       : undefined;
   const ends = [least, least + span];
   const label = (value: number) =>

@@ -15,6 +15,7 @@ import { runWorker, type StartWorker } from '@/data/worker';
 import { Button } from '@/ui/button';
 import { FieldError } from '@/ui/field';
 import { Sheet } from '@/ui/sheet';
+import { lineThrough } from '@/ui/svgPath';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
@@ -138,9 +139,9 @@ function Across({ reading: { profile, features } }: { reading: CardReading }) {
   const { system } = useUnits();
   const x = (share: number) => share * CHART.width;
   const y = (value: number) => CHART.height - value * (CHART.height - 6);
-  const path = profile
-    .map((value, index) => `${index === 0 ? 'M' : 'L'}${x(index / (profile.length - 1))} ${y(value)}`)
-    .join('');
+  const path = lineThrough(
+    profile.map((value, index) => ({ x: x(index / (profile.length - 1)), y: y(value) })),
+  );
   return (
     <View role="img" aria-label={`Film across the fan, highest ${showText(1, 'percent', system)}`}>
       <Svg

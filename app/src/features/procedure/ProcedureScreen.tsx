@@ -17,7 +17,6 @@ import {
   type ProcedureStep,
 } from '@fine-spray/core';
 import Check from 'lucide-react-native/icons/check';
-import Lock from 'lucide-react-native/icons/lock';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '@/data/kept';
@@ -30,7 +29,7 @@ import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
-import { useTheme } from '@/ui/theme/theme';
+import { TickBox } from '@/ui/tickBox';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
@@ -223,7 +222,6 @@ function StepRow({
   refused: string | undefined;
   onPress: () => void;
 }) {
-  const { palette } = useTheme();
   return (
     <View>
       <Pressable
@@ -233,15 +231,7 @@ function StepRow({
         onPress={onPress}
         className="min-h-[56px] flex-row items-center gap-3 py-1"
       >
-        <View
-          className={`h-8 w-8 items-center justify-center rounded-lg border-2 ${done ? 'border-identity bg-identity' : 'border-ink'}`}
-        >
-          {done ? (
-            <Check size={20} color={palette['on-identity']} aria-hidden />
-          ) : locked ? (
-            <Lock size={16} color={palette.ink2} aria-hidden />
-          ) : null}
-        </View>
+        <TickBox on={done} locked={locked} />
         <Words className="min-w-0 flex-1" colour={locked ? 'ink2' : 'ink'} weight={done ? 'regular' : 'semi'}>
           {step.what}
         </Words>

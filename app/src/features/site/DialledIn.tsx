@@ -1,6 +1,6 @@
-import { entriesOfKind } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { View } from 'react-native';
+import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -19,15 +19,7 @@ export function DialledIn({
 }) {
   const { system } = useUnits();
   const { entries } = useLog();
-  const last = entriesOfKind(entries, 'set-up confirmed')
-    .filter(
-      ({ entry, payload }) =>
-        entry.surfaceId === surfaceId &&
-        payload.coatingId === coatingId &&
-        payload.tip.code === code &&
-        payload.tip.family === family,
-    )
-    .at(-1);
+  const last = lastConfirmed(entries, { surfaceId, coatingId, code, family });
   if (!last) return null;
   const { gun, pump, sure } = last.payload;
   return (

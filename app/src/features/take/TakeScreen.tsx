@@ -12,7 +12,6 @@ import {
   type Misfit,
   type TakeLine,
 } from '@fine-spray/core';
-import Check from 'lucide-react-native/icons/check';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '@/data/kept';
@@ -24,7 +23,7 @@ import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
-import { useTheme } from '@/ui/theme/theme';
+import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
 
 const readList = (stored: unknown): readonly string[] | undefined =>
@@ -171,17 +170,6 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
   );
 }
 
-function Box({ on }: { on: boolean }) {
-  const { palette } = useTheme();
-  return (
-    <View
-      className={`h-8 w-8 items-center justify-center rounded-lg border-2 ${on ? 'border-identity bg-identity' : 'border-ink'}`}
-    >
-      {on ? <Check size={20} color={palette['on-identity']} aria-hidden /> : null}
-    </View>
-  );
-}
-
 function Tick({ label, on, onPress }: { label: string; on: boolean; onPress: () => void }) {
   return (
     <Pressable
@@ -190,7 +178,7 @@ function Tick({ label, on, onPress }: { label: string; on: boolean; onPress: () 
       onPress={onPress}
       className="min-h-[56px] min-w-[45%] flex-1 flex-row items-center gap-3"
     >
-      <Box on={on} />
+      <TickBox on={on} />
       <Words className="min-w-0 flex-1">{label}</Words>
     </Pressable>
   );
@@ -204,7 +192,7 @@ function Line({ line, on, onPress }: { line: TakeLine; on: boolean; onPress: () 
       onPress={onPress}
       className="min-h-[56px] flex-row items-center gap-3 py-1"
     >
-      <Box on={on} />
+      <TickBox on={on} />
       <View className="min-w-0 flex-1">
         <Words weight="semi">{line.what}</Words>
         <Words
