@@ -4,7 +4,7 @@ import type { Power } from '../safety';
 import { meshFor } from '../setup';
 import type { Side } from '../takeoff';
 import { checkSeal, orificeDiameter, sealFor, writeTipCode, type Seal, type Tip } from '../tip';
-import { of, showText, type Pressure, type UnitSystem } from '../units';
+import { showText, type Pressure, type UnitSystem } from '../units';
 
 /** Threads that hoses, guns and outlets are made with, inches. */
 export const FITTINGS = ['3/16', '1/4', '3/8'] as const;
@@ -180,6 +180,3 @@ export function misfits(rig: Rig, system: UnitSystem = 'metric'): readonly Misfi
     (a, b) => Number(b.stops) - Number(a.stops),
   );
 }
-
-/** Sizes people put in for a part's rating. */
-export const RATING_LIMITS = { min: of(50, 'bar'), max: of(700, 'bar') } as const;

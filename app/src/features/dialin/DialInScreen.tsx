@@ -283,12 +283,7 @@ function Spray({
         </Panel>
       ) : null}
       {other === 'photo' ? (
-        <PhotoAnswer
-          exponent={exponent}
-          expected={card.fan.value}
-          onTake={saw}
-          onClose={() => setOther(undefined)}
-        />
+        <PhotoAnswer exponent={exponent} onTake={saw} onClose={() => setOther(undefined)} />
       ) : null}
       <Words
         size={14}

@@ -13,6 +13,24 @@ describe('a session of the dial-in', () => {
       events: [{ kind: 'saw', seen: 'tails' }, { kind: 'did' }],
     };
     expect(readSession(JSON.parse(JSON.stringify(session)))).toEqual(session);
+    const range = { start: 1e7, floor: 8e6, stop: 1.5e7, step: 5e5 };
+    const begun = {
+      ...session,
+      setup: {
+        range,
+        expected: { value: 1.2e7, low: 9.6e6, high: 1.44e7 },
+        pumpAtLimit: false,
+        coldPaint: false,
+        mayThin: true,
+        clogs: false,
+        school: 'thin first',
+      },
+    };
+    expect(readSession(JSON.parse(JSON.stringify(begun)))).toEqual(begun);
+    expect(readSession({ ...begun, setup: { range } })).toBeUndefined();
+    expect(
+      readSession({ ...begun, setup: { ...begun.setup, range: { ...range, stop: 1 } } }),
+    ).toBeUndefined();
     for (const broken of [
       null,
       [],

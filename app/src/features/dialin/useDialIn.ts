@@ -2,8 +2,10 @@ import {
   SEEN,
   dialIn,
   dialInFor,
+  startDialIn,
   writeTipCode,
   type DialInEvent,
+  type DialInSetup,
   type DialInState,
   type Result,
   type ThickSchool,
@@ -18,6 +20,11 @@ export interface DialInSession {
   readonly ready: boolean;
   readonly events: readonly DialInEvent[];
   readonly school: ThickSchool;
+  /**
+   * What it began with. The answers are about cards sprayed at its pressures: neither what is learned meanwhile nor another
+   * unit system moves them.
+   */
+  readonly setup?: DialInSetup;
   /** Entry of the log it was kept as. */
   readonly keptAs?: string;
 }
@@ -29,13 +36,21 @@ function isEvent(value: unknown): value is DialInEvent {
   return kind === 'did' || kind === 'cannot' || (kind === 'saw' && SEEN.some((one) => one === seen));
 }
 
+/** Whether the core can begin with it. */
+function isSetup(value: unknown): value is DialInSetup {
+  const { range, expected } = (value ?? {}) as Partial<DialInSetup>;
+  return range !== undefined && expected !== undefined && startDialIn(value as DialInSetup).ok;
+}
+
 export function readSession(stored: unknown): DialInSession | undefined {
-  const { ready, events, school, keptAs } = (stored ?? {}) as Record<string, unknown>;
+  const { ready, events, school, setup, keptAs } = (stored ?? {}) as Record<string, unknown>;
   if (typeof ready !== 'boolean' || !Array.isArray(events) || !events.every(isEvent)) return undefined;
+  if (setup !== undefined && !isSetup(setup)) return undefined;
   return {
     ready,
     events,
     school: school === 'larger orifice first' ? school : 'thin first',
+    ...(setup === undefined ? {} : { setup }),
     ...(typeof keptAs === 'string' ? { keptAs } : {}),
   };
 }
@@ -48,10 +63,11 @@ export function useDialIn(site: Site) {
   const code = candidate ? `${candidate.tip.family} ${writeTipCode(candidate.tip)}` : 'none';
   const key = `dial-in ${site.key} ${code} ${site.surface.coatingId}`;
   const [session, setSession, full] = useKept(key, readSession, FRESH);
-  const setup = useMemo(
+  const fresh = useMemo(
     () => (candidate ? dialInFor(candidate, site.request, { school: session.school }, system) : undefined),
     [candidate, site.request, session.school, system],
   );
+  const setup = session.setup ?? fresh;
   const state: Result<DialInState> | undefined = useMemo(
     () => (setup ? dialIn(setup, session.events, system) : undefined),
     [setup, session.events, system],
@@ -63,14 +79,19 @@ export function useDialIn(site: Site) {
     state,
     full,
     answer,
-    begin: () => setSession({ ...session, ready: true }),
+    begin: () => setSession({ ...session, ready: true, ...(fresh ? { setup: fresh } : {}) }),
     /** Takes back the last answer, or all from a place on. */
     back: (to = session.events.length - 1) =>
-      setSession({
-        ready: session.events.length > 0,
-        school: session.school,
-        events: session.events.slice(0, Math.max(0, to)),
-      }),
+      setSession(
+        session.events.length === 0
+          ? { ...FRESH, school: session.school }
+          : {
+              ready: true,
+              school: session.school,
+              events: session.events.slice(0, Math.max(0, to)),
+              ...(session.setup ? { setup: session.setup } : {}),
+            },
+      ),
     setSchool: (school: ThickSchool) => setSession({ ...session, school }),
     keep: (keptAs: string) => setSession({ ...session, keptAs }),
     again: () => setSession({ ...FRESH, school: session.school }),

@@ -38,14 +38,11 @@ const SAYS: Readonly<Record<string, string>> = {
 /** A picture of the card, measured across the fan: an offer for the answer, never an answer by itself. */
 export function PhotoAnswer({
   exponent,
-  expected,
   onTake,
   onClose,
   start = startWorker,
 }: {
   exponent: number;
-  /** Width of the fan of the card. */
-  expected: number;
   onTake: (seen: Seen) => void;
   onClose: () => void;
   start?: StartWorker;
@@ -98,7 +95,7 @@ export function PhotoAnswer({
       ) : null}
       {picture && !report && !failed ? <Words>Reading the picture …</Words> : null}
       {report && !report.ok ? <FieldError message={report.message} /> : null}
-      {report?.ok ? <Read reading={report.value} expected={expected} onTake={onTake} /> : null}
+      {report?.ok ? <Read reading={report.value} onTake={onTake} /> : null}
       <Words weight="bold" heading={3}>
         Made-up pictures to try
       </Words>
@@ -111,7 +108,7 @@ export function PhotoAnswer({
   );
 }
 
-function Read({ reading, onTake }: { reading: CardReading; expected: number; onTake: (seen: Seen) => void }) {
+function Read({ reading, onTake }: { reading: CardReading; onTake: (seen: Seen) => void }) {
   const { features, seen, confidence, width } = reading;
   const name = SAYS[seen] ?? seen;
   const percent = (share: number) => `${Math.round(share * 100)} %`;

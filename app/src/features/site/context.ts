@@ -4,7 +4,6 @@ import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning'
 import { requestFor } from '@fine-spray/contract/planning';
 import {
   historyFor,
-  of,
   quantity,
   setupCard,
   writeTipCode,
@@ -42,7 +41,6 @@ export interface Site {
   readonly card: Result<SetupCard>;
   /** Fits a tip to the surface, with undo. */
   readonly setTip: (tip: Tip) => void;
-  readonly changeJob?: (change: Partial<SetupJob>) => void;
 }
 
 export const NO_JOB = '00000000-0000-7000-8000-000000000000';
@@ -118,7 +116,6 @@ function useSite(parts: {
   readonly surface: SetupSurface | undefined;
   readonly kit: Kit | undefined;
   readonly setTip: (tip: Tip) => void;
-  readonly changeJob?: ((change: Partial<SetupJob>) => void) | undefined;
 }): Site | undefined {
   const { system } = useUnits();
   const { entries } = useLog();
@@ -132,8 +129,7 @@ function useSite(parts: {
     return { coating, sprayer, ...withHistory(request, entries, coating.id, system) };
   }, [job, surface, kit, entries, system]);
   if (!worked || !job || !surface || !kit) return undefined;
-  const { changeJob, ...rest } = parts;
-  return { ...rest, ...worked, job, surface, kit, ...(changeJob ? { changeJob } : {}) };
+  return { ...parts, ...worked, job, surface, kit };
 }
 
 /** A surface of a job as a site. */
@@ -192,11 +188,7 @@ export function useQuickSite(first: QuickState | undefined, kit: Kit | undefined
       setQuick({ ...now, surface: { ...now.surface, tip: { family: tip.family, code: writeTipCode(tip) } } });
       toast({ text: `${writeTipCode(tip)} it is.`, undo: () => setQuick(now) });
     },
-    changeJob: (change) => now && setQuick({ ...now, job: { ...now.job, ...change } }),
   });
   if (site) return { kind: 'ready', site };
   return { kind: failed ? 'failed' : kit ? 'missing' : 'loading' };
 }
-
-/** Temperature of paint nobody has measured. */
-export const ROOM = of(23, '°C');
