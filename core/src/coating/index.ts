@@ -63,3 +63,4 @@ export {
 export { WARMING, warmingTime } from './warming';
 export { DRYING, dryingHumidityFactor, dryingTemperatureFactor, recoatTime } from './drying';
 export { cupForPaint, viscosityOf, type CupChoice, type PaintState } from './state';
+export { CLOSES_AFTER, WINDOW_SHARES, coatWindows, type CoatWindows } from './windows';

@@ -47,7 +47,7 @@ export {
 } from './paint';
 export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
 export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
-export { extraByWear } from './wear';
+export { WEAR_LEFT, extraByWear } from './wear';
 export { aboutText, chanceText, containerText, moneyRange, moneyText } from './words';
 export { protectionOf, type JobProtection, type ProtectedSurface } from './protection';
 export {

@@ -1,61 +1,142 @@
-import { recoatTime, type Coating } from '../coating';
+import { coatWindows, type Coating } from '../coating';
 import type { Explained } from '../explain';
 import type { UnitSystem } from '../units';
-import { entriesOf, type CoatFinished, type LogEntry } from './entries';
+import type { CoatFinished } from './entries';
+import type { SiteRecord } from './sheet';
 
-export type RecoatState = 'wait' | 'may be ready' | 'ready' | 'no number';
+/** Where the last coat of a surface stands. */
+export type RecoatState = 'wait' | 'may be ready' | 'ready' | 'closing' | 'closed' | 'no number';
+
+/** A moment with its range, milliseconds since 1970. */
+export interface Moment {
+  readonly from: number;
+  readonly likely: number;
+  readonly surely: number;
+  readonly why: Explained;
+}
 
 export interface RecoatClock {
   readonly surface: string;
   readonly coating: string;
   readonly coat: number;
+  readonly job: string | undefined;
+  /** The entry that says it was finished. */
+  readonly entry: string;
   readonly finished: number;
   readonly state: RecoatState;
-  /** Milliseconds since 1970 from which it may be, and surely is, dry enough; missing where there is no number. */
-  readonly from?: number;
-  readonly surely?: number;
-  readonly wait?: Explained;
+  /** Missing where there is no honest number. */
+  readonly moments?: {
+    readonly touch: Moment;
+    readonly recoat: Moment;
+    readonly closes?: Moment;
+    readonly mask: Moment;
+  };
   readonly words: string;
 }
 
 const MILLISECONDS = 1000;
+/** A window that closes within this wants to be seen. */
+const SOON = 24 * 3600 * MILLISECONDS;
+
+const WORDS: Readonly<Record<Exclude<RecoatState, 'no number'>, string>> = {
+  wait: 'Wait. Painted over now it would wrinkle or lift.',
+  'may be ready': 'May be ready: touch it where nobody looks before you go on.',
+  ready: 'May be painted over.',
+  closing: 'Paint it over soon: later it has to be abraded first.',
+  closed: 'Closed: abrade it before the next coat, and read the data sheet.',
+};
+
+function stateAt(now: number, recoat: Moment, closes: Moment | undefined): Exclude<RecoatState, 'no number'> {
+  if (closes && now >= closes.likely) return 'closed';
+  if (now < recoat.from) return 'wait';
+  if (closes && now >= closes.from - SOON) return 'closing';
+  return now >= recoat.surely ? 'ready' : 'may be ready';
+}
 
 function clockOf(
-  { surface, coating: id, coat, at, temperature, humidity }: CoatFinished,
+  { id, job, surface, coating: of, coat, at, temperature, humidity }: CoatFinished,
   coating: Coating,
   now: number,
   system: UnitSystem,
 ): RecoatClock {
-  const head = { surface, coating: id, coat, finished: at };
-  const wait = recoatTime(coating, temperature, humidity, system);
-  if (!wait.ok) return { ...head, state: 'no number', words: wait.message };
-  const from = at + wait.value.low * MILLISECONDS;
-  const surely = at + wait.value.high * MILLISECONDS;
-  const state = now >= surely ? 'ready' : now >= from ? 'may be ready' : 'wait';
-  const words = {
-    ready: 'May be painted over.',
-    'may be ready': 'May be ready: touch it where nobody looks before you go on.',
-    wait: 'Wait. Painted over now it would wrinkle or lift.',
-  } as const;
-  return { ...head, state, from, surely, wait: wait.value, words: words[state] };
+  const head = { surface, coating: of, coat, job, entry: id, finished: at };
+  const windows = coatWindows(coating, temperature, humidity, system);
+  if (!windows.ok) return { ...head, state: 'no number', words: windows.message };
+  const moment = (why: Explained): Moment => ({
+    from: at + why.low * MILLISECONDS,
+    likely: at + why.value * MILLISECONDS,
+    surely: at + why.high * MILLISECONDS,
+    why,
+  });
+  const recoat = moment(windows.value.recoat);
+  const closes = windows.value.closes && moment(windows.value.closes);
+  const state = stateAt(now, recoat, closes);
+  return {
+    ...head,
+    state,
+    words: WORDS[state],
+    moments: {
+      touch: moment(windows.value.touch),
+      recoat,
+      mask: moment(windows.value.mask),
+      ...(closes ? { closes } : {}),
+    },
+  };
 }
 
 /**
- * For each surface the clock of its last finished coat, by the weather logged with it. Longest waiting first.
+ * For each surface the clock of its last finished coat, by the weather logged with it. What opens first comes first.
  * @param now milliseconds since 1970, passed in
  */
 export function recoatClocks(
-  log: readonly LogEntry[],
+  record: SiteRecord,
   coatings: Readonly<Record<string, Coating>>,
   now: number,
   system: UnitSystem = 'metric',
 ): readonly RecoatClock[] {
   const last = new Map<string, CoatFinished>();
-  for (const entry of entriesOf(log, 'coat finished')) last.set(entry.surface, entry);
+  for (const entry of record.of('coat finished')) last.set(entry.surface, entry);
   return [...last.values()]
     .flatMap((entry) => {
       const coating = coatings[entry.coating];
       return coating ? [clockOf(entry, coating, now, system)] : [];
     })
-    .sort((a, b) => (a.surely ?? Infinity) - (b.surely ?? Infinity));
+    .sort((a, b) => (a.moments?.recoat.surely ?? Infinity) - (b.moments?.recoat.surely ?? Infinity));
+}
+
+/** A coat that is still to be sprayed, in the order of its surface. */
+export interface CoatToDo {
+  readonly surface: string;
+  readonly coating: string;
+  readonly coat: number;
+}
+
+export interface NowAndNext<ToDo extends CoatToDo> {
+  /** Nothing is in its way. */
+  readonly now: readonly { readonly toDo: ToDo; readonly clock?: RecoatClock }[];
+  /** What opens next comes first; what has no number last. */
+  readonly next: readonly { readonly toDo: ToDo; readonly clock: RecoatClock }[];
+  /** About to close, or closed already. */
+  readonly closing: readonly { readonly toDo: ToDo; readonly clock: RecoatClock }[];
+}
+
+/** What can be sprayed now, what opens next and what is about to close: the next coat of each surface by the clock of its last. */
+export function nowAndNext<ToDo extends CoatToDo>(
+  nextCoats: readonly ToDo[],
+  clocks: readonly RecoatClock[],
+): NowAndNext<ToDo> {
+  const clockOfSurface = new Map(clocks.map((clock) => [clock.surface, clock]));
+  const all = nextCoats.map((toDo) => ({ toDo, clock: clockOfSurface.get(toDo.surface) }));
+  const within = (states: readonly RecoatState[]) =>
+    all.flatMap(({ toDo, clock }) => (clock && states.includes(clock.state) ? [{ toDo, clock }] : []));
+  const opens = ({ clock }: { clock: RecoatClock }) => clock.moments?.recoat.likely ?? Infinity;
+  const closes = ({ clock }: { clock: RecoatClock }) => clock.moments?.closes?.likely ?? Infinity;
+  return {
+    now: [
+      ...within(['closing', 'ready', 'may be ready']),
+      ...all.flatMap(({ toDo, clock }) => (clock ? [] : [{ toDo }])),
+    ],
+    next: within(['wait', 'no number']).sort((a, b) => opens(a) - opens(b)),
+    closing: within(['closing', 'closed']).sort((a, b) => closes(a) - closes(b)),
+  };
 }

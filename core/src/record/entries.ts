@@ -1,13 +1,16 @@
 import type { CombInterval } from '../film';
 import type { Element, Side, Wind } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
-import type { Fraction, Length, Pressure, Temperature, Viscosity, Volume } from '../units';
+import type { Fraction, Length, Pressure, Speed, Temperature, Viscosity, Volume } from '../units';
 
-/** What every entry of the site log carries. Times are milliseconds since 1970, as the device had them. */
+/** What every entry of the site log carries. */
 export interface EntryHead {
   readonly id: string;
+  /** Milliseconds since 1970: as the device had it, put right where its clock was known to be wrong. */
   readonly at: number;
   readonly author: string;
+  /** The job it belongs to; missing for what was done without one. */
+  readonly job?: string;
   /** The entry this one corrects; both stay in the log. */
   readonly replaces?: string;
 }
@@ -16,14 +19,20 @@ export interface EntryHead {
 export interface LoggedSurface {
   readonly surface: string;
   readonly coating: string;
+  /** Counted for this coating on this surface, from 1. */
   readonly coat: number;
 }
 
 export interface Sprayed extends EntryHead, LoggedSurface {
   readonly kind: 'sprayed';
-  readonly tip: string;
+  /** A tip of the kit; missing where nobody said which. */
+  readonly tip?: string;
   /** Through the gun, thinner in it. */
   readonly volume: Volume;
+}
+
+export interface CoatStarted extends EntryHead, LoggedSurface {
+  readonly kind: 'coat started';
 }
 
 export interface CoatFinished extends EntryHead, LoggedSurface {
@@ -41,6 +50,12 @@ export interface CombLogged extends EntryHead, LoggedSurface {
   readonly kind: 'comb';
   readonly readings: readonly CombInterval[];
   readonly thinner: Fraction;
+  readonly element?: Element;
+  readonly family?: TipFamily;
+  /** Film aimed at, speed of the gun and what the card had said of it; missing where nobody timed. */
+  readonly target?: Length;
+  readonly speed?: Speed;
+  readonly cardSpeed?: Speed;
 }
 
 export interface DryGauge extends EntryHead {
@@ -59,6 +74,7 @@ export interface TipFitted extends EntryHead {
 export interface FanMeasured extends EntryHead {
   readonly kind: 'fan measured';
   readonly tip: string;
+  /** As it would be at 305 mm. */
   readonly width: Length;
 }
 
@@ -70,9 +86,13 @@ export interface TipRetired extends EntryHead {
 export interface ViscosityLogged extends EntryHead {
   readonly kind: 'viscosity';
   readonly coating: string;
-  readonly viscosity: Viscosity;
+  /** Missing where a cup does not convert. */
+  readonly viscosity?: Viscosity;
   readonly temperature: Temperature;
   readonly thinner: Fraction;
+  readonly cup: string;
+  /** What the cup showed in the end. */
+  readonly seconds: number;
 }
 
 export interface SetupConfirmed extends EntryHead {
@@ -80,13 +100,30 @@ export interface SetupConfirmed extends EntryHead {
   readonly surface: string;
   readonly coating: string;
   readonly family: TipFamily;
+  readonly tip?: string;
+  readonly thinner: Fraction;
   /** Gun pressure of the even fan, and what the heuristic had said. */
   readonly pressure: Pressure;
   readonly expected: Pressure;
 }
 
+export interface PaintArrived extends EntryHead {
+  readonly kind: 'delivered';
+  readonly coating: string;
+  readonly volume: Volume;
+}
+
+export interface ContainerOpened extends EntryHead {
+  readonly kind: 'container opened';
+  readonly coating: string;
+  readonly surface?: string;
+  readonly batch: string;
+  readonly boxedWith: readonly string[];
+}
+
 export type LogEntry =
   | Sprayed
+  | CoatStarted
   | CoatFinished
   | CombLogged
   | DryGauge
@@ -94,25 +131,22 @@ export type LogEntry =
   | FanMeasured
   | TipRetired
   | ViscosityLogged
-  | SetupConfirmed;
+  | SetupConfirmed
+  | PaintArrived
+  | ContainerOpened;
 
 export type EntryKind = LogEntry['kind'];
+export type EntryOf<Kind extends EntryKind> = Extract<LogEntry, { kind: Kind }>;
 
 /**
  * The entries that hold: those no other replaces, in the order of their time (then of their id, so that two devices
  * agree). A correction of a correction holds alone; one that names an unknown entry holds as it is.
  */
-export function currentEntries(log: readonly LogEntry[]): readonly LogEntry[] {
+export function currentEntries<Entry extends Pick<EntryHead, 'id' | 'at' | 'replaces'>>(
+  log: readonly Entry[],
+): readonly Entry[] {
   const replaced = new Set(log.map(({ replaces }) => replaces));
   return log
     .filter(({ id }) => !replaced.has(id))
     .sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
-}
-
-/** The current entries of one kind. */
-export function entriesOf<K extends EntryKind>(
-  log: readonly LogEntry[],
-  kind: K,
-): readonly Extract<LogEntry, { kind: K }>[] {
-  return currentEntries(log).filter((entry): entry is Extract<LogEntry, { kind: K }> => entry.kind === kind);
 }

@@ -1,87 +1,199 @@
 import { coatingValues, fitSlopes, type Coating, type FittedSlopes } from '../coating';
-import { workingDefault, type Explained, type Input } from '../explain';
+import { workingDefault, type Input } from '../explain';
 import type { SetupHistory } from '../setup';
 import { transferEfficiency, type Element, type Side, type Wind } from '../takeoff';
 import type { TipFamily } from '../tip';
 import { quantity, type Result } from '../units';
-import { entriesOf, type LogEntry } from './entries';
-import { wetByCoat } from './film';
-import { learnedInput, learnedValue } from './learn';
+import { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';
+import type { SiteRecord } from './sheet';
 
-/** Relative spread of one reading: a coat's transfer, and a dialled-in pressure. */
-const SPREAD = { transfer: 0.12, pressure: 0.06 } as const;
+/** Relative spreads of readings within a job, and of jobs; working judgement (method.md, "Value learned from the log"). */
+const SPREADS = {
+  transfer: { reading: 0.12, job: 0.08 },
+  pressure: { reading: 0.06, job: 0.05 },
+  speed: { reading: 0.12, job: 0.08 },
+  thinning: { reading: 0.02, job: 0.02 },
+  cup: { reading: 0.06, job: 0.06 },
+} as const satisfies Record<string, Spread>;
 
-export interface Learned {
-  readonly value: Explained;
-  readonly readings: number;
+/** A coating that takes no thinner by its sheet is still thinned by a hair on site. */
+const LEAST_THINNING = 0.02;
+
+export type LearnedKind = keyof typeof SPREADS;
+
+/** What was learned, from which entries. */
+export interface Learned extends LearnedValue {
+  readonly entries: readonly string[];
 }
 
-/** Transfer efficiency of a kind of work as the log has it: film on the wall over paint through the gun, coat by coat. */
-export function learnedTransfer(
-  log: readonly LogEntry[],
-  { element, side, wind }: { readonly element: Element; readonly side: Side; readonly wind: Wind },
-): Learned {
-  const { likely, low, high } = transferEfficiency(element, side, wind);
-  const prior = workingDefault('Transfer efficiency', 'percent', likely, low, high);
-  const sprayed = entriesOf(log, 'sprayed');
-  const readings = entriesOf(log, 'coat finished')
-    .filter(
-      (coat) => coat.element === element && coat.side === side && (side === 'inside' || coat.wind === wind),
-    )
-    .flatMap(({ surface, coat, trueArea }) => {
-      const wet = wetByCoat(log, surface).find((one) => one.coat === coat)?.wet;
-      const volume = sprayed
-        .filter((entry) => entry.surface === surface && entry.coat === coat)
-        .reduce((sum, entry) => sum + entry.volume, 0);
-      return wet !== undefined && volume > 0 ? [(trueArea * wet) / volume] : [];
-    });
-  const value = learnedValue(prior, readings, SPREAD.transfer);
-  return {
-    value: { ...value, value: Math.min(1, value.value), high: Math.min(1, value.high) },
-    readings: readings.length,
-  };
+/** A reading with the job and the entries it comes from. */
+interface Reading {
+  readonly job: string | undefined;
+  readonly value: number;
+  readonly entries: readonly string[];
 }
 
-/** Even-fan pressure over the heuristic's, for a coating and a tip family, from the set-ups confirmed. */
-export function learnedPressure(
-  log: readonly LogEntry[],
-  { coating, family }: { readonly coating: string; readonly family: TipFamily },
-): Learned {
-  const prior = workingDefault('Even-fan pressure over the heuristic', 'factor', 1, 0.8, 1.2);
-  const readings = entriesOf(log, 'set-up confirmed')
-    .filter((entry) => entry.coating === coating && entry.family === family && entry.expected > 0)
-    .map(({ pressure, expected }) => pressure / expected);
-  return { value: learnedValue(prior, readings, SPREAD.pressure), readings: readings.length };
+function learn(kind: LearnedKind, prior: Input, found: readonly Reading[]): Learned {
+  const jobs = new Map<string, number[]>();
+  for (const { job = '', value } of found) {
+    const list = jobs.get(job);
+    if (list) list.push(value);
+    else jobs.set(job, [value]);
+  }
+  const entries = found.flatMap((one) => one.entries);
+  return { ...learnedValue(prior, [...jobs.values()], SPREADS[kind]), entries };
 }
 
-/** How thinner and cold change a coating, from the viscosity records of the crew. */
-export function learnedSlopes(
-  log: readonly LogEntry[],
-  coating: string,
-  sheet: Coating,
-): Result<FittedSlopes> {
-  const readings = entriesOf(log, 'viscosity')
-    .filter((entry) => entry.coating === coating)
-    .map(({ viscosity, temperature, thinner }) => ({ viscosity, temperature, thinner }));
-  return fitSlopes(quantity(coatingValues(sheet).viscosityLowShear), readings);
-}
-
-export interface HistoryQuery {
+export interface PieceOfWork {
   readonly element: Element;
   readonly side: Side;
   readonly wind: Wind;
+}
+
+/** Inside no wind blows: all of it is one kind of work. */
+const sameWork = (one: PieceOfWork, other: PieceOfWork) =>
+  one.element === other.element &&
+  one.side === other.side &&
+  (one.side === 'inside' || one.wind === other.wind);
+
+/** Transfer efficiency of a kind of work as the log has it: film on the wall over paint through the gun, coat by coat. */
+export function learnedTransfer(record: SiteRecord, work: PieceOfWork): Learned {
+  const { likely, low, high } = transferEfficiency(work.element, work.side, work.wind);
+  const prior = workingDefault('Transfer efficiency', 'percent', likely, low, high);
+  const readings = record.coats.flatMap(({ finished, wet, volume, sprayed, combs, job }): Reading[] => {
+    if (!finished || wet === undefined || volume <= 0 || !sameWork(finished, work)) return [];
+    const entries = [finished, ...sprayed, ...combs].map(({ id }) => id);
+    return [{ job, value: (finished.trueArea * wet) / volume, entries }];
+  });
+  const learned = learn('transfer', prior, readings);
+  const { value } = learned;
+  return { ...learned, value: { ...value, value: Math.min(1, value.value), high: Math.min(1, value.high) } };
+}
+
+export interface CoatingAndFamily {
   readonly coating: string;
   readonly family: TipFamily;
 }
 
+/** Even-fan pressure over the heuristic's, for a coating and a tip family, from the set-ups confirmed. */
+export function learnedPressure(record: SiteRecord, { coating, family }: CoatingAndFamily): Learned {
+  const prior = workingDefault('Even-fan pressure over the heuristic', 'factor', 1, 0.8, 1.2);
+  const readings = record
+    .of('set-up confirmed')
+    .filter((entry) => entry.coating === coating && entry.family === family && entry.expected > 0)
+    .map(({ id, job, pressure, expected }) => ({ job, value: pressure / expected, entries: [id] }));
+  return learn('pressure', prior, readings);
+}
+
+/**
+ * Gun speed that gave the film over the one of the card, for a coating and a tip family: the comb says how much faster
+ * the gun should have gone.
+ */
+export function learnedSpeed(record: SiteRecord, { coating, family }: CoatingAndFamily): Learned {
+  const prior = workingDefault('Gun speed over the card', 'factor', 1, 0.8, 1.25);
+  const readings = record.coats.flatMap(({ combs, job }): Reading[] => {
+    const timed = combs.filter(
+      (comb) =>
+        comb.coating === coating && comb.family === family && comb.target && comb.speed && comb.cardSpeed,
+    );
+    const [first] = timed;
+    if (!first?.target || !first.speed || !first.cardSpeed) return [];
+    const films = timed.flatMap((comb) => comb.readings.map(({ low, high }) => (low + high) / 2));
+    if (films.length === 0) return [];
+    const wet = films.reduce((sum, one) => sum + one, 0) / films.length;
+    const value = ((first.speed / first.cardSpeed) * wet) / first.target;
+    return [{ job, value, entries: timed.map(({ id }) => id) }];
+  });
+  return learn('speed', prior, readings);
+}
+
+/** Paint with its thinner over paint as sold, from the set-ups confirmed: 1.03 is three parts in a hundred. */
+export function learnedThinning(record: SiteRecord, coating: string, sheet: Coating): Learned {
+  const limit = Math.max(coatingValues(sheet).thinningLimit, LEAST_THINNING);
+  const prior = workingDefault('Thinned over unthinned', 'factor', 1, 1 / (1 + limit / 2), 1 + limit / 2);
+  const readings = record
+    .of('set-up confirmed')
+    .filter((entry) => entry.coating === coating)
+    .map(({ id, job, thinner }) => ({ job, value: 1 + thinner, entries: [id] }));
+  return learn('thinning', prior, readings);
+}
+
+/** Seconds of a cup at which this crew sprays a coating. */
+export function learnedCup(record: SiteRecord, coating: string, cup: string): Learned {
+  const checks = record.of('viscosity').filter((entry) => entry.coating === coating && entry.cup === cup);
+  const readings = checks.map(({ id, job, seconds }) => ({ job, value: seconds, entries: [id] }));
+  const sorted = readings.map(({ value }) => value).sort((a, b) => a - b);
+  const usual = sorted[Math.floor((sorted.length - 1) / 2)] ?? 35;
+  // No table knows what a crew likes: the middle of its own readings, held hardly at all.
+  return learn('cup', workingDefault('Cup time', 'time', usual, usual / 4, usual * 4), readings);
+}
+
+/** How thinner and cold change a coating, from the viscosity records of the crew. */
+export function learnedSlopes(record: SiteRecord, coating: string, sheet: Coating): Result<FittedSlopes> {
+  const readings = record
+    .of('viscosity')
+    .flatMap(({ coating: of, viscosity, temperature, thinner }) =>
+      of === coating && viscosity !== undefined ? [{ viscosity, temperature, thinner }] : [],
+    );
+  return fitSlopes(quantity(coatingValues(sheet).viscosityLowShear), readings);
+}
+
+export interface HistoryQuery extends PieceOfWork, CoatingAndFamily {}
+
 /** What the log changes in the next set-up: nothing where it is silent, so that the defaults stand and say so. */
-export function historyFor(log: readonly LogEntry[], query: HistoryQuery): SetupHistory {
-  const transfer = learnedTransfer(log, query);
-  const pressure = learnedPressure(log, query);
-  const input = (label: string, { value, readings }: Learned, of: string): Input | undefined =>
-    readings === 0 ? undefined : learnedInput({ label }, value, readings, of);
+export function historyFor(record: SiteRecord, query: HistoryQuery): SetupHistory {
+  const input = (label: string, learned: Learned, of: string): Input | undefined =>
+    learned.readings === 0 ? undefined : learnedInput(label, learned, of);
   return {
-    transfer: input('Transfer efficiency', transfer, 'coat'),
-    evenFan: input('Even-fan pressure over the heuristic', pressure, 'test card'),
+    transfer: input('Transfer efficiency', learnedTransfer(record, query), 'coat'),
+    evenFan: input('Even-fan pressure over the heuristic', learnedPressure(record, query), 'test card'),
   };
+}
+
+/** One thing the crew's own log says, with what it is about. */
+export interface Lesson {
+  readonly kind: LearnedKind;
+  readonly coating?: string;
+  readonly family?: TipFamily;
+  readonly cup?: string;
+  readonly work?: PieceOfWork;
+  readonly learned: Learned;
+}
+
+/** Each of some things once, by a key. */
+function once<T>(all: readonly T[], keyOf: (one: T) => string): readonly T[] {
+  return [...new Map(all.map((one) => [keyOf(one), one])).values()];
+}
+
+/** Everything the log has taught, best known first within its kind. */
+export function lessons(record: SiteRecord, coatings: Readonly<Record<string, Coating>>): readonly Lesson[] {
+  const found: Lesson[] = [];
+  const works = record.of('coat finished').map(({ element, side, wind }) => ({
+    element,
+    side,
+    wind: side === 'inside' ? ('calm' as const) : wind,
+  }));
+  for (const work of once(works, ({ element, side, wind }) => `${element} ${side} ${wind}`)) {
+    found.push({ kind: 'transfer', work, learned: learnedTransfer(record, work) });
+  }
+  const setups = once(record.of('set-up confirmed'), ({ coating, family }) => `${coating} ${family}`);
+  for (const { coating, family } of setups) {
+    found.push({ kind: 'pressure', coating, family, learned: learnedPressure(record, { coating, family }) });
+  }
+  for (const { coating } of once(setups, ({ coating: of }) => of)) {
+    const sheet = coatings[coating];
+    if (sheet) found.push({ kind: 'thinning', coating, learned: learnedThinning(record, coating, sheet) });
+  }
+  const timed = record.of('comb').flatMap(({ coating, family }) => (family ? [{ coating, family }] : []));
+  for (const { coating, family } of once(timed, (one) => `${one.coating} ${one.family}`)) {
+    found.push({ kind: 'speed', coating, family, learned: learnedSpeed(record, { coating, family }) });
+  }
+  for (const { coating, cup } of once(record.of('viscosity'), (one) => `${one.coating} ${one.cup}`)) {
+    found.push({ kind: 'cup', coating, cup, learned: learnedCup(record, coating, cup) });
+  }
+  return found
+    .filter(({ learned }) => learned.readings > 0)
+    .sort(
+      (one, other) => other.learned.jobs - one.learned.jobs || other.learned.readings - one.learned.readings,
+    );
 }

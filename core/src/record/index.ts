@@ -1,28 +1,51 @@
 export {
   currentEntries,
-  entriesOf,
   type CoatFinished,
   type CombLogged,
-  type DryGauge,
   type EntryHead,
   type EntryKind,
+  type EntryOf,
   type FanMeasured,
   type LogEntry,
   type SetupConfirmed,
   type Sprayed,
-  type TipFitted,
-  type TipRetired,
-  type ViscosityLogged,
 } from './entries';
-export { filmAchieved, wetByCoat, type FilmAchieved } from './film';
-export { recoatClocks, type RecoatClock, type RecoatState } from './clocks';
-export { litresBySurface, tipRecords, type TipRecord } from './use';
+export { readRecord, type CoatRecord, type SiteRecord } from './sheet';
+export { filmAchieved, type FilmAchieved } from './film';
+export {
+  nowAndNext,
+  recoatClocks,
+  type CoatToDo,
+  type Moment,
+  type NowAndNext,
+  type RecoatClock,
+  type RecoatState,
+} from './clocks';
+export { unboxedBatches } from './batches';
+export { litresBySurface } from './use';
+export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
+export {
+  CAUSES,
+  causesOf,
+  comparePlan,
+  nextCoats,
+  type Cause,
+  type CoatCompared,
+  type CoatingCompared,
+  type PlannedCoat,
+} from './actual';
 export {
   historyFor,
+  learnedCup,
   learnedPressure,
   learnedSlopes,
+  learnedSpeed,
+  learnedThinning,
   learnedTransfer,
+  lessons,
   type HistoryQuery,
   type Learned,
+  type LearnedKind,
+  type Lesson,
 } from './history';
-export { learnedInput, learnedValue } from './learn';
+export { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';

@@ -9,3 +9,12 @@ export {
   type WindRequest,
   type WindVerdict,
 } from './wind';
+export {
+  SCRIPTED_DAYS,
+  SCRIPTED_DAY_IDS,
+  stationForecast,
+  stationReading,
+  type ForecastHour,
+  type ScriptedDayId,
+  type StationReading,
+} from './station';

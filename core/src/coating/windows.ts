@@ -1,0 +1,91 @@
+import { explain, workingDefault, type Explained } from '../explain';
+import { accept, of, type Fraction, type Result, type Temperature, type UnitSystem } from '../units';
+import type { ArchetypeId } from './archetypes';
+import { recoatTime } from './drying';
+import type { Coating } from './properties';
+
+/**
+ * What a finished coat allows and when, over its recoat time. Working judgement with wide ranges: data sheets give touch
+ * dry as a quarter to a half of the recoat time, and ask a day and more before tape goes on paint.
+ */
+export const WINDOW_SHARES = {
+  touch: { likely: 0.3, low: 0.2, high: 0.5 },
+  /** Tape on it: water-borne paint skins over long before it holds; a hard minimum besides. */
+  mask: { likely: 4, low: 3, high: 6 },
+} as const;
+
+/** Tape on a fresh coat earlier than this lifts it, whatever the weather. */
+const LEAST_BEFORE_TAPE = of(16, 'h');
+
+/**
+ * Coatings that close again: after so long the next coat no longer bites without abrading. Working judgement; the others
+ * are taken as open, and the data sheet comes first.
+ */
+export const CLOSES_AFTER: Partial<
+  Readonly<Record<ArchetypeId, { likely: number; low: number; high: number }>>
+> = {
+  'trim-enamel-solvent': { likely: of(168, 'h'), low: of(72, 'h'), high: of(336, 'h') },
+  'stain-block-solvent': { likely: of(336, 'h'), low: of(168, 'h'), high: of(720, 'h') },
+  'exterior-wood-primer': { likely: of(336, 'h'), low: of(168, 'h'), high: of(720, 'h') },
+  'metal-primer': { likely: of(336, 'h'), low: of(168, 'h'), high: of(720, 'h') },
+};
+
+export interface CoatWindows {
+  readonly touch: Explained;
+  readonly recoat: Explained;
+  /** From then on the next coat wants abrading; missing where the coating stays open. */
+  readonly closes?: Explained;
+  readonly mask: Explained;
+}
+
+/**
+ * When a coat is dry to touch, may be painted over, closes again and may be masked over, from its end and the weather it
+ * dries in, s.
+ * @returns a refusal with a sentence and no number where `recoatTime` refuses
+ */
+export function coatWindows(
+  coating: Coating,
+  at: Temperature,
+  humidity: Fraction,
+  system: UnitSystem = 'metric',
+): Result<CoatWindows> {
+  const recoat = recoatTime(coating, at, humidity, system);
+  if (!recoat.ok) return recoat;
+  const base = {
+    label: 'Recoat time in this weather',
+    kind: 'duration',
+    value: recoat.value.value,
+    low: recoat.value.low,
+    high: recoat.value.high,
+    basis: recoat.value.basis,
+    source: 'Recoat time of this coat',
+  } as const;
+  const { touch, mask } = WINDOW_SHARES;
+  const share = (label: string, { likely, low, high }: typeof touch | typeof mask) =>
+    workingDefault(label, 'factor', likely, low, high);
+  const closing = CLOSES_AFTER[coating.archetype];
+  return accept({
+    recoat: recoat.value,
+    touch: explain(
+      'touch dry',
+      'duration',
+      { base, share: share('Touch dry over recoat', touch) },
+      (v) => v.base * v.share,
+    ),
+    mask: explain('mask over', 'duration', { base, share: share('Masking over recoat', mask) }, (v) =>
+      Math.max(LEAST_BEFORE_TAPE, v.base * v.share),
+    ),
+    ...(closing
+      ? {
+          closes: explain(
+            'recoat closes',
+            'duration',
+            {
+              closing: workingDefault('Closes after', 'duration', closing.likely, closing.low, closing.high),
+            },
+            (v) => v.closing,
+          ),
+        }
+      : {}),
+  });
+}

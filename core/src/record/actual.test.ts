@@ -1,0 +1,176 @@
+import fc from 'fast-check';
+import {
+  CAUSES,
+  causesOf,
+  comparePlan,
+  nextCoats,
+  readRecord,
+  type CoatCompared,
+  type LogEntry,
+  type PlannedCoat,
+} from '.';
+import { explain, given } from '../explain';
+import { of, quantity, to, type Volume } from '../units';
+import { HOUR, comb, fan, finished, sprayed, started } from './testing';
+
+const litres = (value: number) => to(quantity<Volume>(value), 'L');
+const TIPS = [{ tip: 't1', code: { family: 'standard', fan: 5, orificeThou: 17 }, before: 0 }] as const;
+
+/** 20 m² at 112.5 μm and 75 % landing: 3 L a coat. */
+const planned = (surface: string, coat = 1, extra: Partial<PlannedCoat> = {}): PlannedCoat => ({
+  surface,
+  coating: 'matt',
+  coat,
+  trueArea: 20,
+  wet: of(112.5, 'μm'),
+  volume: {
+    ...explain('litres used', 'volume', { v: given('x', 'volume', of(3, 'L'), '') }, ({ v }) => v),
+    low: of(2.5, 'L'),
+    high: of(3.6, 'L'),
+  },
+  time: 600,
+  ...extra,
+});
+const delivered = (amount: number): LogEntry => ({
+  id: `d${amount}`,
+  at: 0,
+  author: '',
+  job: 'J',
+  kind: 'delivered',
+  coating: 'matt',
+  volume: of(amount, 'L'),
+});
+const done = (surface: string, amount: number, extra: { area?: number; coat?: number } = {}): LogEntry[] => {
+  const at = { surface, coat: extra.coat ?? 1, job: 'J' };
+  return [
+    started(0, at),
+    sprayed(amount, { ...at, at: HOUR }),
+    comb(100, 125, { ...at, at: HOUR }),
+    finished(HOUR, { ...at, area: extra.area ?? 20 }),
+  ];
+};
+
+describe('plan against actual', () => {
+  const plan = [planned('hall'), planned('galley'), planned('hall', 2), planned('galley', 2)];
+  const compared = (log: readonly LogEntry[]) => {
+    const [only] = comparePlan(plan, readRecord(log), TIPS, 'J');
+    if (!only) throw new Error('no coating');
+    return only;
+  };
+
+  it('stands on the plan alone while nothing is logged', () => {
+    const one = compared([]);
+    expect(litres(one.needed.value)).toBeCloseTo(12, 9);
+    expect(one.coats.every(({ state }) => state === 'to do')).toBe(true);
+    expect(one).not.toHaveProperty('short');
+    expect(one.factor.basis).toBe('default');
+  });
+
+  it('puts litres, film and hours beside the plan, coat by coat', () => {
+    const one = compared([...done('hall', 4), started(2, { surface: 'galley' })]);
+    expect(one.coats.map(({ state }) => state)).toEqual(['done', 'begun', 'to do', 'to do']);
+    expect(one.coats[0]?.time).toBe(3600);
+    expect(litres(one.used)).toBeCloseTo(4, 9);
+    expect(one.coats[0]?.actual?.wet).toBeCloseTo(of(112.5, 'μm'), 12);
+  });
+
+  it('forecasts what is still needed from what the job took so far, with a range that holds it', () => {
+    const one = compared([...done('hall', 4), ...done('galley', 4)]);
+    // Two coats a third over plan: believed in part
+    expect(one.factor.value).toBeGreaterThan(1.1);
+    expect(one.factor.value).toBeLessThan(4 / 3);
+    expect(one.needed.value).toBeCloseTo(of(6, 'L') * one.factor.value, 9);
+    expect(one.needed.low).toBeLessThan(of(6, 'L'));
+    expect(one.needed.high).toBeGreaterThan(one.needed.value);
+  });
+
+  it('does not ask again for what a begun coat has had', () => {
+    const begun = [started(0, { surface: 'hall', job: 'J' }), sprayed(2, { surface: 'hall', job: 'J' })];
+    expect(litres(compared(begun).needed.value)).toBeCloseTo(10, 9);
+  });
+
+  it('says how short it is, and before which coat, first coats before second ones', () => {
+    const one = compared([delivered(8), ...done('hall', 3)]);
+    // 8 L less 2 % left in containers less 3 L used: 4.84 L for galley 3, hall 3, galley 3
+    expect(litres(one.atHand?.value ?? 0)).toBeCloseTo(4.84, 9);
+    expect(one.short?.before).toMatchObject({ surface: 'hall', coat: 2 });
+    expect(litres(one.short?.volume ?? 0)).toBeCloseTo(litres(one.needed.value) - 4.84, 9);
+    expect(one.short?.low).toBeLessThan(one.short?.volume ?? 0);
+    expect(one.short?.high).toBeGreaterThan(one.short?.volume ?? Infinity);
+    expect(compared([delivered(20), ...done('hall', 3)])).not.toHaveProperty('short');
+    const elsewhere: LogEntry = { ...delivered(2), job: 'another' } as LogEntry;
+    expect(compared([elsewhere])).not.toHaveProperty('atHand');
+  });
+
+  it('knows the next coat of each surface', () => {
+    const next = nextCoats(plan, readRecord(done('hall', 3)));
+    expect(next.map(({ surface, coat }) => [surface, coat])).toEqual([
+      ['galley', 1],
+      ['hall', 2],
+    ]);
+  });
+});
+
+describe('where it went', () => {
+  const coatOf = (log: readonly LogEntry[]): CoatCompared => ({
+    planned: planned('hall'),
+    actual: readRecord(log).coats[0] as NonNullable<CoatCompared['actual']>,
+    state: 'done',
+  });
+  const names = Object.keys(CAUSES) as (keyof typeof CAUSES)[];
+
+  it('leaves nothing over', () => {
+    const part = fc.double({ min: 0.3, max: 4, noNaN: true });
+    fc.assert(
+      fc.property(
+        part,
+        part,
+        part,
+        fc.double({ min: 1, max: 2, noNaN: true }),
+        (area, film, amount, wear) => {
+          const at = { surface: 'hall', coat: 1 };
+          const one = coatOf([
+            finished(0, { ...at, area: 20 * area }),
+            comb(112.5 * film - 5, 112.5 * film + 5, at),
+            sprayed(3 * amount, at),
+          ]);
+          const parts = causesOf(one, wear);
+          const total = names.reduce((sum, name) => sum + parts[name], 0);
+          expect(total).toBeCloseTo(of(3 * amount - 3, 'L'), 9);
+        },
+      ),
+    );
+  });
+
+  it('tells area, film, worn tip and loss apart', () => {
+    const parts = (log: readonly LogEntry[], wear = 1) => {
+      const found = causesOf(coatOf(log), wear);
+      return names.filter((name) => Math.abs(found[name]) > 1e-9);
+    };
+    const at = { surface: 'hall', coat: 1 };
+    const film = comb(100, 125, at);
+    const thick = comb(130, 160, at);
+    expect(parts([finished(0, { ...at, area: 26 }), film, sprayed(3.9, at)])).toEqual(['area']);
+    expect(parts([finished(0, at), thick, sprayed((3 * 145) / 112.5, at)])).toEqual(['film']);
+    expect(parts([finished(0, at), thick, sprayed((3 * 145) / 112.5, at)], 1.1)).toEqual(['film', 'wear']);
+    expect(parts([finished(0, at), film, sprayed(4, at)])).toEqual(['loss']);
+    expect(parts([finished(0, at), sprayed(4, at)])).toEqual(['untold']);
+    expect(parts([finished(0, at)])).toEqual([]);
+  });
+
+  it('blames a tip only from its measured fan on', () => {
+    const at = { surface: 'hall', coat: 1, job: 'J' };
+    const coat = (first: number) => [
+      fan(254 * 0.8, first),
+      finished(HOUR, at),
+      comb(140, 160, at),
+      sprayed(4, { ...at, at: HOUR }),
+    ];
+    const wearOf = (log: readonly LogEntry[]) =>
+      comparePlan([planned('hall')], readRecord(log), TIPS, 'J')[0]?.causes.find(
+        ({ cause }) => cause === 'wear',
+      )?.volume;
+    expect(wearOf(coat(0))).toBeGreaterThan(0);
+    expect(wearOf(coat(2 * HOUR))).toBe(0);
+  });
+});

@@ -1,0 +1,116 @@
+import type { CombInterval } from '../film';
+import {
+  currentEntries,
+  type CoatFinished,
+  type CombLogged,
+  type EntryKind,
+  type EntryOf,
+  type LogEntry,
+  type Sprayed,
+} from './entries';
+
+/** One coat of one coating on one surface, with all the log says of it. */
+export interface CoatRecord {
+  readonly surface: string;
+  readonly coating: string;
+  readonly coat: number;
+  readonly job: string | undefined;
+  /** Milliseconds since 1970. */
+  readonly started: number | undefined;
+  readonly finished: CoatFinished | undefined;
+  readonly sprayed: readonly Sprayed[];
+  /** Through the gun, m³; 0 where nothing was logged. */
+  readonly volume: number;
+  readonly combs: readonly CombLogged[];
+  /** Mean of the comb's intervals, m, and how many; missing without a comb. */
+  readonly wet: number | undefined;
+  readonly readings: number;
+}
+
+/** The log put in order once, for everything that is derived from it. */
+export interface SiteRecord {
+  readonly current: readonly LogEntry[];
+  readonly of: <Kind extends EntryKind>(kind: Kind) => readonly EntryOf<Kind>[];
+  /** In the order they were first heard of. */
+  readonly coats: readonly CoatRecord[];
+  readonly coatsOf: (surface: string) => readonly CoatRecord[];
+}
+
+type Coat = { -readonly [Key in keyof CoatRecord]: CoatRecord[Key] } & {
+  sprayed: Sprayed[];
+  combs: CombLogged[];
+};
+
+const middleOf = ({ low, high }: CombInterval) => (low + high) / 2;
+
+function addComb(coat: Coat, comb: CombLogged): void {
+  coat.combs.push(comb);
+  const sum = comb.readings.reduce((total, one) => total + middleOf(one), (coat.wet ?? 0) * coat.readings);
+  coat.readings += comb.readings.length;
+  coat.wet = coat.readings > 0 ? sum / coat.readings : undefined;
+}
+
+/** Reads a log: what holds, by kind, and coat by coat. One pass; nothing is looked up twice. */
+export function readRecord(log: readonly LogEntry[]): SiteRecord {
+  const current = currentEntries(log);
+  const byKind = new Map<EntryKind, LogEntry[]>();
+  const coats = new Map<string, Coat>();
+  const bySurface = new Map<string, Coat[]>();
+  const coatOf = ({
+    surface,
+    coating,
+    coat,
+    job,
+  }: LogEntry & { surface: string; coating: string; coat: number }) => {
+    const key = `${surface} ${coating} ${coat}`;
+    const known = coats.get(key);
+    if (known) return known;
+    const made: Coat = {
+      surface,
+      coating,
+      coat,
+      job,
+      started: undefined,
+      finished: undefined,
+      sprayed: [],
+      volume: 0,
+      combs: [],
+      wet: undefined,
+      readings: 0,
+    };
+    coats.set(key, made);
+    const list = bySurface.get(surface);
+    if (list) list.push(made);
+    else bySurface.set(surface, [made]);
+    return made;
+  };
+  for (const entry of current) {
+    const list = byKind.get(entry.kind);
+    if (list) list.push(entry);
+    else byKind.set(entry.kind, [entry]);
+    switch (entry.kind) {
+      case 'coat started':
+        coatOf(entry).started ??= entry.at;
+        break;
+      case 'coat finished':
+        coatOf(entry).finished = entry;
+        break;
+      case 'sprayed': {
+        const coat = coatOf(entry);
+        coat.sprayed.push(entry);
+        coat.volume += entry.volume;
+        break;
+      }
+      case 'comb':
+        addComb(coatOf(entry), entry);
+        break;
+    }
+  }
+  const none: readonly never[] = [];
+  return {
+    current,
+    of: <Kind extends EntryKind>(kind: Kind) => (byKind.get(kind) ?? none) as readonly EntryOf<Kind>[],
+    coats: [...coats.values()],
+    coatsOf: (surface) => bySurface.get(surface) ?? none,
+  };
+}
