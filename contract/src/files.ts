@@ -27,7 +27,8 @@ export const logFile = z
   .object({
     format: z.literal('fine-spray-log'),
     version: z.literal(1),
-    entries: z.array(entryFields.safeExtend({ id })),
+    /** `clockSkew` as an entry has it: server clock less device clock, s. */
+    entries: z.array(entryFields.safeExtend({ id, clockSkew: z.number().nullable().default(null) })),
   })
   .strict();
 

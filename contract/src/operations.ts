@@ -15,9 +15,10 @@ import {
   tip,
   tipFields,
 } from './kit';
-import { paperOptions } from './paper';
+import { dayPaperOptions, paperOptions } from './paper';
 import { place, placeFields } from './place';
 import { id, version } from './primitives';
+import { weatherAnswer, weatherQuery } from './standIn';
 import { system, systemFields } from './system';
 
 /** One call of the API: the table below is what the server mounts, the client calls and the OpenAPI document lists. */
@@ -143,6 +144,20 @@ export const SINGLE_OPERATIONS = {
       'Simulated gauge at pump and gun, as server-sent events: "reading" with tick, pump and gun in Pa',
     query: z.object({ order: z.string() }).strict(),
     file: 'text/event-stream',
+  },
+  getWeather: {
+    method: 'get',
+    path: '/api/stand-ins/weather',
+    summary: 'Simulated weather station: what it reads at an hour of a scripted day, and its forecast',
+    query: weatherQuery,
+    answer: weatherAnswer,
+  },
+  getLogDay: {
+    method: 'get',
+    path: '/api/log/days/{date}',
+    summary: 'A day of the site log on paper',
+    query: dayPaperOptions,
+    file: 'application/pdf',
   },
   postBatch: {
     method: 'post',

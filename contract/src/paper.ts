@@ -21,4 +21,16 @@ export const paperOptions = z
     date: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
   })
   .strict();
+/** How the day of a log is printed, in the query. */
+export const dayPaperOptions = z
+  .object({
+    size: oneOf('Paper', PAPER_SIZES).default('a4'),
+    units: oneOf('Units', ['metric', 'us']).default('metric'),
+    /** Minutes east of UTC, where the day is a day. */
+    offset: z.coerce.number({ error: 'Offset is not a number.' }).int().min(-840).max(840).default(0),
+    job: z.uuid({ error: 'This is not an id.' }).optional(),
+  })
+  .strict();
+export type DayPaperOptions = z.infer<typeof dayPaperOptions>;
+
 export type PaperOptions = z.infer<typeof paperOptions>;

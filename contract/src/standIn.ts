@@ -1,6 +1,7 @@
 import { powerLaw } from '@fine-spray/core/coating';
 import { GAUGE_FAULT_IDS, checkGauge, type GaugeOrder } from '@fine-spray/core/gauge';
 import { of, quantity, type Result } from '@fine-spray/core/units';
+import { SCRIPTED_DAY_IDS } from '@fine-spray/core/weather';
 import { z } from 'zod';
 import { oneOf } from './primitives';
 
@@ -62,3 +63,32 @@ export function gaugeOrder(standIn: GaugeStandIn): Result<GaugeOrder> {
     seed,
   });
 }
+
+/** What the simulated weather station is asked for: which scripted day, at which hour of it, and how far ahead. */
+export const weatherQuery = z
+  .object({
+    day: oneOf('Day', SCRIPTED_DAY_IDS).default('mild'),
+    hour: z.coerce.number({ error: 'Hour is not a number.' }).min(0).max(24),
+    ahead: z.coerce.number().int().min(0).max(48).default(12),
+    seed: z.coerce.number().int().min(0).max(2_147_483_647).default(1),
+  })
+  .strict();
+
+const stationReading = z
+  .object({
+    air: z.number(),
+    surface: z.number(),
+    humidity: z.number(),
+    wind: z.number(),
+    rain: z.number(),
+  })
+  .strict();
+
+/** K, share, m/s; rain as a height in m/s. */
+export const weatherAnswer = z
+  .object({
+    reading: stationReading,
+    forecast: z.array(stationReading.extend({ ahead: z.int() })),
+  })
+  .strict();
+export type WeatherAnswer = z.infer<typeof weatherAnswer>;

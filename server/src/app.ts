@@ -12,6 +12,7 @@ import type { Pool } from './jobs/pool';
 import { paperRoutes } from './paper/routes';
 import { resourceRoutes } from './resources/routes';
 import { gaugeRoutes } from './stand-ins/gauge';
+import { weatherRoutes } from './stand-ins/weather';
 
 /** Largest bodies taken: of one row, and of a batch of a whole job. */
 export const BODY_LIMIT = 256 * 1024;
@@ -61,6 +62,7 @@ export function createApp({ db, logger, pool, applicationFolder }: AppOptions): 
   app.use(resourceRoutes(db));
   app.use(paperRoutes(db, pool));
   app.use(gaugeRoutes());
+  app.use(weatherRoutes());
   app.use('/api', unknownPath);
   if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
   app.use(unknownPath);

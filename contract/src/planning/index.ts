@@ -16,3 +16,4 @@ export {
   type SystemChoice,
 } from './layers';
 export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';
+export { plannedCoats, type PlannedCoatOfJob } from './plannedCoats';

@@ -121,6 +121,11 @@ export interface ContainerOpened extends EntryHead {
   readonly boxedWith: readonly string[];
 }
 
+/** Says nothing of its own: it takes back, or replaces with something nothing is derived from. */
+export interface Withdrawn extends EntryHead {
+  readonly kind: 'withdrawn';
+}
+
 export type LogEntry =
   | Sprayed
   | CoatStarted
@@ -133,7 +138,8 @@ export type LogEntry =
   | ViscosityLogged
   | SetupConfirmed
   | PaintArrived
-  | ContainerOpened;
+  | ContainerOpened
+  | Withdrawn;
 
 export type EntryKind = LogEntry['kind'];
 export type EntryOf<Kind extends EntryKind> = Extract<LogEntry, { kind: Kind }>;

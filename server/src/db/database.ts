@@ -4,6 +4,7 @@ import * as places from './migrations/002-places';
 import * as systems from './migrations/003-systems';
 import * as prices from './migrations/004-prices';
 import * as site from './migrations/005-site';
+import * as log from './migrations/006-log';
 
 export type Database = Knex;
 
@@ -14,6 +15,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '003-systems': systems,
   '004-prices': prices,
   '005-site': site,
+  '006-log': log,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -66,11 +66,23 @@ async function importJob(db: Database, companyId: string, file: JobFile): Promis
   }
 }
 
-async function importLog(db: Database, companyId: string, file: LogFile): Promise<void> {
+const MINUTE = 60_000;
+/** How long before it is loaded the demo's log ends: its last coats are still drying. */
+const DEMO_ENDS = 40 * MINUTE;
+
+/** The demo's log moved in time as a whole, so that it ends shortly before it is loaded. */
+function movedTo(now: number, { entries }: LogFile): LogFile['entries'] {
+  const last = Math.max(...entries.map(({ at }) => Date.parse(at)));
+  const by = Math.floor((now - DEMO_ENDS - last) / MINUTE) * MINUTE;
+  return entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) + by).toISOString() }));
+}
+
+async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
   const entries = createStore(db, ENTRIES);
-  for (const item of file.entries) {
-    const { id, fields } = split(item);
-    await entries.put(companyId, id, 0, fields);
+  for (const item of items) {
+    const { clockSkew, ...rest } = item;
+    const { id, fields } = split(rest);
+    await entries.put(companyId, id, 0, fields, { clockSkew });
   }
 }
 
@@ -81,9 +93,14 @@ export interface DemoLoaded {
 
 /**
  * Loads the demo company and its jobs from the product's own open files into an empty database, in one
- * transaction: all of it or nothing. Does nothing when a company is there already.
+ * transaction: all of it or nothing. Does nothing when a company is there already. The log is moved in time so that it
+ * ends shortly before `now`.
  */
-export async function loadDemo(db: Database, folder: string): Promise<DemoLoaded | undefined> {
+export async function loadDemo(
+  db: Database,
+  folder: string,
+  now = Date.now(),
+): Promise<DemoLoaded | undefined> {
   const read = async (name: string): Promise<unknown> =>
     JSON.parse(await readFile(path.join(folder, name), 'utf8'));
   const names = (await readdir(folder)).filter((name) => name.endsWith('.job.json')).sort();
@@ -95,7 +112,7 @@ export async function loadDemo(db: Database, folder: string): Promise<DemoLoaded
     if (await trx('company').first('id')) return undefined;
     const companyId = await importKit(trx, kit);
     for (const file of files) await importJob(trx, companyId, file);
-    await importLog(trx, companyId, log);
+    await importLog(trx, companyId, movedTo(now, log));
     return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
   });
 }

@@ -18,7 +18,7 @@ interface Sheet extends ReadPdf {
 async function sheet(job: string, file: string, query = ''): Promise<Sheet> {
   const response = await fetch(`${server.address}/api/jobs/${job}/${file}?${query}`);
   expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/pdf']);
-  const read = readPdf(new Uint8Array(await response.arrayBuffer()));
+  const read = await readPdf(new Uint8Array(await response.arrayBuffer()));
   return { ...read, text: read.pages.join(' ') };
 }
 async function newJob(fields: Record<string, unknown>): Promise<string> {

@@ -1,16 +1,20 @@
 import { PAPER_KINDS, SINGLE_OPERATIONS, type PaperKind } from '@fine-spray/contract';
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
+import { z } from 'zod';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import type { Pool } from '../jobs/pool';
-import { paperRows } from './rows';
+import { logRows, paperRows } from './rows';
+import type { PaperTask } from './task';
 
 const OPERATIONS = {
   'job-sheet': SINGLE_OPERATIONS.getJobSheet,
   'buy-list': SINGLE_OPERATIONS.getBuyList,
 } as const satisfies Record<PaperKind, unknown>;
 
-/** The sheets of a job as PDF, made in the worker pool; a client that leaves stops the work. */
+const DAY = z.iso.date({ error: 'The date must be written like 2026-01-31.' });
+
+/** The sheets of a job, and the days of the log, as PDF, made in the worker pool; a client that leaves stops the work. */
 export function paperRoutes(db: Database, pool: Pool): Router {
   const router = Router();
   for (const kind of Object.keys(PAPER_KINDS) as PaperKind[]) {
@@ -18,12 +22,26 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     router.get(expressPath(path), async (request, response) => {
       const { date = new Date().toISOString().slice(0, 10), ...options } = query.parse(request.query);
       const rows = await paperRows(db, idOf(request));
-      const left = new AbortController();
-      response.once('close', () => left.abort());
-      const made = await pool.run({ kind, rows, options: { ...options, date } }, left.signal);
-      response.type(file).set('Content-Disposition', `inline; filename="${kind}.pdf"`);
-      response.set('Cache-Control', 'no-store').send(Buffer.from(made));
+      await send({ kind, rows, options: { ...options, date } }, response, file);
     });
+  }
+  const { path, query, file } = SINGLE_OPERATIONS.getLogDay;
+  router.get(expressPath(path), async (request: Request, response) => {
+    const date = DAY.parse(request.params['date']);
+    const options = query.parse(request.query);
+    await send(
+      { kind: 'log-day', rows: await logRows(db, options.job), options: { ...options, date } },
+      response,
+      file,
+    );
+  });
+
+  async function send(task: PaperTask, response: Response, type: string): Promise<void> {
+    const left = new AbortController();
+    response.once('close', () => left.abort());
+    const made = await pool.run(task, left.signal);
+    response.type(type).set('Content-Disposition', `inline; filename="${task.kind}.pdf"`);
+    response.set('Cache-Control', 'no-store').send(Buffer.from(made));
   }
   return router;
 }

@@ -1,8 +1,9 @@
-import type { Job, Surface } from '@fine-spray/contract';
+import type { Entry, Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import type { Database } from '../db/database';
 import { currentCompany } from '../resources/company';
 import { IN_JOB_ORDER, resourcesOn } from '../resources/registry';
+import type { LogRows } from './logDay';
 import type { PaperRows } from './planned';
 
 /** Everything a job's sheets are printed from, as it is stored at one moment. */
@@ -25,6 +26,30 @@ export async function paperRows(db: Database, jobId: string): Promise<PaperRows>
         IN_JOB_ORDER,
       )) as unknown as Surface[];
       return { company, job, surfaces, kit };
+    },
+    { isolationLevel: 'repeatable read', readOnly: true },
+  );
+}
+
+/** Everything a day of the log is printed from; of one job where that is asked for. */
+export async function logRows(db: Database, jobId?: string): Promise<LogRows> {
+  return db.transaction(
+    async (trx) => {
+      const company = await currentCompany(trx);
+      const resources = resourcesOn(trx);
+      const list = async (
+        name: 'entries' | 'jobs' | 'surfaces' | 'coatings' | 'tips' | 'sprayers',
+        where = {},
+      ) => resources[name].list(company.id, where) as Promise<unknown>;
+      return {
+        company,
+        entries: (await list('entries', jobId === undefined ? {} : { job_id: jobId })) as Entry[],
+        jobs: (await list('jobs')) as Job[],
+        surfaces: (await list('surfaces')) as Surface[],
+        coatings: (await list('coatings')) as LogRows['coatings'],
+        tips: (await list('tips')) as LogRows['tips'],
+        sprayers: (await list('sprayers')) as LogRows['sprayers'],
+      };
     },
     { isolationLevel: 'repeatable read', readOnly: true },
   );

@@ -1,15 +1,24 @@
-import { PAPER_KINDS, type PaperKind, type PaperOptions } from '@fine-spray/contract';
+import { PAPER_KINDS, type DayPaperOptions, type PaperKind, type PaperOptions } from '@fine-spray/contract';
 import { writeBuyList } from './buyList';
 import { writeJobSheet } from './jobSheet';
+import { writeLogDay, type LogRows } from './logDay';
 import { Paper, type PaperFonts } from './page';
 import { plannedJob, type PaperRows } from './planned';
 
-/** A sheet to make: plain data, so that it can be sent to a worker. */
-export interface PaperTask {
+interface JobTask {
   readonly kind: PaperKind;
   readonly rows: PaperRows;
   readonly options: PaperOptions & { readonly date: string };
 }
+
+interface DayTask {
+  readonly kind: 'log-day';
+  readonly rows: LogRows;
+  readonly options: DayPaperOptions & { readonly date: string };
+}
+
+/** A sheet to make: plain data, so that it can be sent to a worker. */
+export type PaperTask = JobTask | DayTask;
 
 const WRITERS = { 'job-sheet': writeJobSheet, 'buy-list': writeBuyList } as const satisfies Record<
   PaperKind,
@@ -17,7 +26,15 @@ const WRITERS = { 'job-sheet': writeJobSheet, 'buy-list': writeBuyList } as cons
 >;
 
 /** Works the job out and writes the sheet as PDF. */
-export async function makePaper({ kind, rows, options }: PaperTask, fonts: PaperFonts): Promise<Uint8Array> {
+export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uint8Array> {
+  if (task.kind === 'log-day') {
+    const { rows, options } = task;
+    const head = { title: `Site log, ${options.date}`, author: rows.company.name, date: options.date };
+    const paper = new Paper(options.size, fonts, head);
+    writeLogDay(paper, rows, options);
+    return paper.file();
+  }
+  const { kind, rows, options } = task;
   const paper = new Paper(options.size, fonts, {
     title: `${rows.job.name}: ${PAPER_KINDS[kind].toLowerCase()}`,
     author: rows.company.name,

@@ -32,9 +32,9 @@ export function resourcesOn(db: Database): Readonly<Record<ResourceName, Resourc
     return {
       list: async (...query) => shown(await store.list(...query)),
       get: async (companyId, id) => one(await store.get(companyId, id)),
-      put: async (companyId, id, version, fields) => {
+      put: async (companyId, id, version, fields, beside) => {
         await extra.beforePut?.(companyId, id, fields as Fields);
-        return one(await store.put(companyId, id, version, fields as Fields));
+        return one(await store.put(companyId, id, version, fields as Fields, beside));
       },
       remove: async (companyId, id) => {
         await extra.beforeRemove?.(companyId, id);
@@ -143,7 +143,7 @@ function appendOnly(log: Resource): Resource {
   return {
     ...log,
     // As a new row each time: the store then takes the same content and refuses any other as stale.
-    put: (companyId, id, _version, fields) => log.put(companyId, id, 0, fields),
+    put: (companyId, id, _version, fields, beside) => log.put(companyId, id, 0, fields, beside),
     remove: () =>
       Promise.reject(
         new ProblemError('in-use', 'An entry of the log stays. Write a new one that replaces it.'),

@@ -6,6 +6,15 @@ import { expressPath, idOf } from '../http/parameters';
 import { currentCompany, putCompany as storeCompany } from './company';
 import { IN_JOB_ORDER, resourcesOn, writeBatch } from './registry';
 
+/**
+ * How far the clock of the device that sends is from ours, by its header Device-Time; null where it does not say. Kept
+ * beside an entry, so that one made by a wrong clock can be put right.
+ */
+function clockOf(request: Request): { readonly clockSkew: number | null } {
+  const device = Date.parse(request.get('Device-Time') ?? '');
+  return { clockSkew: Number.isNaN(device) ? null : Math.round((Date.now() - device) / 1000) };
+}
+
 type Handler = (request: Request, companyId: string) => Promise<unknown>;
 
 /** The routes of every resource in the contract, the batch of them, and the company's. */
@@ -47,7 +56,7 @@ export function resourceRoutes(db: Database): Router {
       send(async (request, companyId) => {
         const rowId = idOf(request);
         const { version, ...fields } = body.parse(request.body);
-        return resource.put(companyId, rowId, version, fields);
+        return resource.put(companyId, rowId, version, fields, name === 'entries' ? clockOf(request) : {});
       }),
     );
     router.delete(

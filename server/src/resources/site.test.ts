@@ -9,7 +9,13 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const items = async (url: string) => (await server.call('GET', url)).body.items ?? [];
-const content = ({ id: _id, createdAt: _c, updatedAt: _u, ...rest }: Record<string, unknown>) => rest;
+const content = ({
+  id: _id,
+  createdAt: _c,
+  updatedAt: _u,
+  clockSkew: _s,
+  ...rest
+}: Record<string, unknown>) => rest;
 
 describe('gear', () => {
   const put = async (extra: Record<string, unknown>) => {

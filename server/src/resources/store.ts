@@ -9,6 +9,10 @@ export interface TableMap<Fields> {
   readonly columns: Readonly<Record<keyof Fields & string, string>>;
   /** Fields kept as jsonb. */
   readonly json: readonly (keyof Fields & string)[];
+  /** What is written once beside the content, when the row is made, and shown with it: it is not compared. */
+  readonly beside?: Readonly<Record<string, string>>;
+  /** Brings content of an older form to the one of this program. */
+  readonly read?: (fields: Fields) => Fields;
 }
 
 export type Stored<Fields> = Fields & {
@@ -31,7 +35,13 @@ export interface Store<Fields> {
   ): Promise<Stored<Fields>[]>;
   get(companyId: string, id: string): Promise<Stored<Fields>>;
   /** Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it stands. */
-  put(companyId: string, id: string, version: number, fields: Fields): Promise<Stored<Fields>>;
+  put(
+    companyId: string,
+    id: string,
+    version: number,
+    fields: Fields,
+    beside?: Readonly<Record<string, unknown>>,
+  ): Promise<Stored<Fields>>;
   remove(companyId: string, id: string): Promise<void>;
 }
 
@@ -47,11 +57,14 @@ export function createStore<Fields extends object>(db: Database, map: TableMap<F
     );
   }
   function contentOf(row: Row): Fields {
-    return Object.fromEntries(names.map((name) => [name, row[map.columns[name]]])) as Fields;
+    const fields = Object.fromEntries(names.map((name) => [name, row[map.columns[name]]])) as Fields;
+    return map.read ? map.read(fields) : fields;
   }
+  const besides = Object.entries(map.beside ?? {});
   function fromRow(row: Row): Stored<Fields> {
     return {
       ...contentOf(row),
+      ...Object.fromEntries(besides.map(([name, column]) => [name, row[column] ?? null])),
       id: row.id,
       version: row.version,
       createdAt: row.created_at.toISOString(),
@@ -74,13 +87,15 @@ export function createStore<Fields extends object>(db: Database, map: TableMap<F
       return fromRow(row);
     },
 
-    async put(companyId, id, version, fields) {
+    async put(companyId, id, version, given, beside = {}) {
+      const fields = map.read ? map.read(given) : given;
+      const extra = Object.fromEntries(besides.map(([name, column]) => [column, beside[name] ?? null]));
       try {
         return await db.transaction(async (trx) => {
           if (version === 0) {
             // On any unique key: sent twice at once, the second may meet (company, id) before it meets the id.
             const inserted = (await trx(map.table)
-              .insert({ id, company_id: companyId, version: 1, ...toRow(fields) })
+              .insert({ id, company_id: companyId, version: 1, ...extra, ...toRow(fields) })
               .onConflict()
               .ignore()
               .returning('*')) as Row[];

@@ -1,3 +1,4 @@
+import { upgraded } from '@fine-spray/contract';
 import type {
   CoatingFields,
   EntryFields,
@@ -81,6 +82,7 @@ export const ENTRIES: TableMap<EntryFields> = {
   one: 'log entry',
   columns: {
     kind: 'kind',
+    schema: 'schema',
     at: 'at',
     author: 'author',
     jobId: 'job_id',
@@ -89,6 +91,8 @@ export const ENTRIES: TableMap<EntryFields> = {
     payload: 'payload',
   },
   json: ['payload'],
+  beside: { clockSkew: 'clock_skew' },
+  read: upgraded,
 };
 
 export const SYSTEMS: TableMap<SystemFields> = {

@@ -1,4 +1,5 @@
-import { execFileSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { text } from 'node:stream/consumers';
 import path from 'node:path';
 
 export interface ReadPdf {
@@ -10,7 +11,12 @@ export interface ReadPdf {
 
 const READER = path.resolve(__dirname, '../../../scripts/readPdf.mjs');
 
-/** Reads a PDF as a viewer would; in a program of its own, because the reader is a module that Jest cannot load. */
-export function readPdf(bytes: Uint8Array): ReadPdf {
-  return JSON.parse(execFileSync(process.execPath, [READER], { input: bytes, encoding: 'utf8' })) as ReadPdf;
+/**
+ * Reads a PDF as a viewer would; in a program of its own, because the reader is a module that Jest cannot load. This process
+ * goes on meanwhile: it is also the server, and must keep its connections.
+ */
+export async function readPdf(bytes: Uint8Array): Promise<ReadPdf> {
+  const reader = spawn(process.execPath, [READER], { stdio: ['pipe', 'pipe', 'inherit'] });
+  reader.stdin.end(bytes);
+  return JSON.parse(await text(reader.stdout)) as ReadPdf;
 }

@@ -39,6 +39,12 @@ export const RECORD_FORMULAS = {
     source: 'Working judgement by coating; the data sheet comes first',
     range: 'Solvent enamels and primers; other coatings are taken as staying open',
   },
+  'paint of a coat': {
+    name: 'Paint of one coat, planned',
+    expression: 'V = (A · texture · DFT ÷ VS ÷ TE + A · absorbed) · (1 + r)',
+    source: 'Volume balance, thinner in it; absorbed on the first coat only',
+    range: 'Through the gun: without what stays in containers and fills the hose',
+  },
   'job factor': {
     name: 'What this job takes over its plan',
     expression: 'mean over the coats done of litres used ÷ litres planned, far-off ones left out',

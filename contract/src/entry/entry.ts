@@ -1,0 +1,104 @@
+import { z } from 'zod';
+import { id, line, oneOf, stored } from '../primitives';
+import { ENTRY_KINDS, ENTRY_PAYLOADS, type EntryKind, type PayloadOf } from './kinds';
+import { isKnown, schemaOf, upgraded } from './migrations';
+
+/** Forms of a payload there can ever be. */
+const SCHEMA_LIMIT = 99;
+
+/** An entry of the site log. It is never changed: a correction is a new entry that names the one it replaces. */
+export const entryFields = z
+  .object({
+    kind: oneOf('Kind', ENTRY_KINDS),
+    /** Form of the payload; older forms are read through their migrations. */
+    schema: z.int().min(1).max(SCHEMA_LIMIT).default(1),
+    /** When, as the device had it. */
+    at: z.iso.datetime({ error: 'Time is missing.' }),
+    author: line('Initials', 40, 0),
+    jobId: id.nullable(),
+    surfaceId: id.nullable(),
+    replaces: id.nullable(),
+    payload: z.record(z.string(), z.unknown(), { error: 'What happened is missing.' }),
+  })
+  .strict()
+  .superRefine((fields, context) => {
+    const { kind, schema, replaces } = fields;
+    if (!isKnown(fields)) {
+      context.addIssue({
+        code: 'custom',
+        path: ['schema'],
+        message: `This entry is of form ${schema}; this program knows up to ${schemaOf(kind)}. Bring it up to date.`,
+      });
+      return;
+    }
+    if (kind === 'withdrawn' && replaces === null) {
+      context.addIssue({ code: 'custom', path: ['replaces'], message: 'Say which entry is taken back.' });
+    }
+    const checked = ENTRY_PAYLOADS[kind].safeParse(upgraded(fields).payload);
+    for (const issue of checked.error?.issues ?? []) {
+      context.addIssue({ code: 'custom', path: ['payload', ...issue.path], message: issue.message });
+    }
+  });
+
+/**
+ * An entry as the server has it. `clockSkew`: server clock less device clock when it first came, s; null where the device
+ * did not say.
+ */
+export const entry = entryFields
+  .safeExtend({ ...stored, clockSkew: z.number().nullable() })
+  .meta({ id: 'Entry' });
+export type EntryFields = z.infer<typeof entryFields>;
+export type Entry = z.infer<typeof entry>;
+
+/** A device clock is taken as right within this, s: sending takes its time. */
+export const CLOCK_TOLERANCE = 120;
+
+/** When it happened: by the device's clock, put right where that was known to be wrong. Milliseconds since 1970. */
+export function timeOf({ at, clockSkew }: Pick<Entry, 'at' | 'clockSkew'>): number {
+  const wrong = clockSkew !== null && Math.abs(clockSkew) > CLOCK_TOLERANCE;
+  return Date.parse(at) + (wrong ? clockSkew * 1000 : 0);
+}
+
+/** The same moment as ISO text. */
+export const isoTimeOf = (one: Pick<Entry, 'at' | 'clockSkew'>): string =>
+  new Date(timeOf(one)).toISOString();
+
+/** An entry of a kind with its payload in today's form. */
+export interface Read<Kind extends EntryKind> {
+  readonly entry: Entry;
+  readonly payload: PayloadOf<Kind>;
+}
+
+/** The payload of an entry whose kind is known. The server checked it when it came; older forms are brought up. */
+export function payloadOf<Kind extends EntryKind>(one: Entry & { readonly kind: Kind }): PayloadOf<Kind> {
+  return upgraded(one).payload as PayloadOf<Kind>;
+}
+
+const HELD = new WeakMap<readonly Entry[], readonly Entry[]>();
+
+/** The entries that hold, those replaced left out, in the order of time. A list is sorted once, however often it is asked. */
+export function heldEntries(entries: readonly Entry[]): readonly Entry[] {
+  const known = HELD.get(entries) ?? sorted(entries);
+  HELD.set(entries, known);
+  return known;
+}
+
+function sorted(entries: readonly Entry[]): readonly Entry[] {
+  const replaced = new Set(entries.map(({ replaces }) => replaces));
+  return entries
+    .filter((one) => !replaced.has(one.id) && isKnown(one))
+    .map((one) => ({ one, time: timeOf(one) }))
+    .sort((a, b) => a.time - b.time || (a.one.id < b.one.id ? -1 : 1))
+    .map(({ one }) => one);
+}
+
+/** The entries of a kind that hold, oldest first. */
+export function entriesOfKind<Kind extends EntryKind>(
+  entries: readonly Entry[],
+  kind: Kind,
+): readonly Read<Kind>[] {
+  const isKind = (one: Entry): one is Entry & { kind: Kind } => one.kind === kind;
+  return heldEntries(entries)
+    .filter(isKind)
+    .map((one) => ({ entry: one, payload: payloadOf(one) }));
+}

@@ -1,0 +1,16 @@
+/** The stored log as the core derives from it, as a reader sees it, and as files. */
+export { coreLog } from './coreLog';
+export {
+  dayAndClock,
+  journal,
+  journalLine,
+  roughly,
+  skewWords,
+  type JournalDay,
+  type JournalFilter,
+  type JournalLine,
+  type JournalOptions,
+} from './journal';
+export { writeJournal, writeViscositySheet } from './journalCsv';
+export { logNames, type NamedRows } from './names';
+export { coatName, entryLine, entryWords, placeWords, weatherWords, type LogNames } from './words';

@@ -1,0 +1,152 @@
+import type { UnitSystem } from '@fine-spray/core/units';
+import {
+  CLOCK_TOLERANCE,
+  ENTRY_NAMES,
+  TROUBLE_KINDS,
+  isKnown,
+  payloadOf,
+  timeOf,
+  type Entry,
+  type EntryKind,
+  type Weather,
+} from '../entry';
+import { entryWords, placeWords, type LogNames } from './words';
+
+const MINUTE = 60_000;
+const DAY = 24 * 60 * MINUTE;
+
+/** One entry as a reader sees it. */
+export interface JournalLine {
+  readonly entry: Entry;
+  /** Milliseconds since 1970. */
+  readonly time: number;
+  /** "14:05" where it happened. */
+  readonly clock: string;
+  readonly kind: string;
+  readonly place: string;
+  readonly words: string;
+  readonly trouble: boolean;
+  /** What replaced it; it counts no more. */
+  readonly replacedBy?: Entry;
+  /** A sentence on a device clock that was wrong. */
+  readonly skew?: string;
+}
+
+export interface JournalDay {
+  /** "2026-11-25", where it happened. */
+  readonly day: string;
+  readonly lines: readonly JournalLine[];
+  readonly weather: readonly Weather[];
+  readonly authors: readonly string[];
+}
+
+/** The day and the clock of a moment at so many minutes east of UTC. */
+export function dayAndClock(time: number, offset: number): { readonly day: string; readonly clock: string } {
+  const local = new Date(time + offset * MINUTE).toISOString();
+  return { day: local.slice(0, 10), clock: local.slice(11, 16) };
+}
+
+const UNITS = [
+  ['year', 365 * DAY],
+  ['month', 30 * DAY],
+  ['day', DAY],
+  ['hour', 60 * MINUTE],
+  ['minute', MINUTE],
+] as const;
+
+/** "1 year", "3 hours": the largest unit that fits, rounded. */
+export function roughly(milliseconds: number): string {
+  const [name, length] = UNITS.find(([, one]) => Math.abs(milliseconds) >= one) ?? ['minute', MINUTE];
+  const count = Math.max(1, Math.round(Math.abs(milliseconds) / length));
+  return `${count} ${name}${count === 1 ? '' : 's'}`;
+}
+
+/** What to say of a device clock that was wrong, and nothing of one that was right. */
+export function skewWords({ clockSkew }: Pick<Entry, 'clockSkew'>): string | undefined {
+  if (clockSkew === null || Math.abs(clockSkew) <= CLOCK_TOLERANCE) return undefined;
+  return `The clock of that device was ${roughly(clockSkew * 1000)} ${clockSkew > 0 ? 'slow' : 'fast'}; the time is put right by it.`;
+}
+
+/** The weather an entry carries. */
+function weatherOf(entry: Entry): Weather | undefined {
+  if (entry.kind !== 'coat started' && entry.kind !== 'coat finished') return undefined;
+  return payloadOf(entry as Entry & { kind: 'coat finished' | 'coat started' }).weather ?? undefined;
+}
+
+export interface JournalOptions {
+  readonly names: LogNames;
+  readonly system: UnitSystem;
+  /** Minutes east of UTC at a moment, where the reader is. */
+  readonly offsetAt: (time: number) => number;
+}
+
+/** One entry as a line. */
+export function journalLine(
+  entry: Entry,
+  { names, system, offsetAt }: JournalOptions,
+  replacedBy?: Entry,
+): JournalLine {
+  const time = timeOf(entry);
+  const skew = skewWords(entry);
+  const known = isKnown(entry);
+  return {
+    entry,
+    time,
+    clock: dayAndClock(time, offsetAt(time)).clock,
+    kind: known ? ENTRY_NAMES[entry.kind] : 'Of a newer version',
+    place: placeWords(entry, names),
+    words: known ? entryWords(entry, names, system) : 'This program does not know this kind yet: reload it.',
+    trouble: TROUBLE_KINDS.includes(entry.kind),
+    ...(replacedBy ? { replacedBy } : {}),
+    ...(skew === undefined ? {} : { skew }),
+  };
+}
+
+/** What one looks for in a journal; what is left out does not matter. */
+export interface JournalFilter {
+  readonly text?: string;
+  readonly jobId?: string;
+  readonly surfaceId?: string;
+  readonly kinds?: readonly EntryKind[];
+}
+
+function matches(line: JournalLine, { text = '', jobId, surfaceId, kinds }: JournalFilter): boolean {
+  const { entry } = line;
+  if (jobId !== undefined && entry.jobId !== jobId) return false;
+  if (surfaceId !== undefined && entry.surfaceId !== surfaceId) return false;
+  if (kinds && !kinds.includes(entry.kind)) return false;
+  const wanted = text.trim().toLowerCase();
+  if (wanted === '') return true;
+  const all = `${line.kind} ${line.place} ${line.words} ${entry.author}`.toLowerCase();
+  return wanted.split(/\s+/).every((word) => all.includes(word));
+}
+
+/** The log as days, the latest first; within a day in the order things happened. Replaced entries stay in sight. */
+export function journal(
+  entries: readonly Entry[],
+  options: JournalOptions,
+  filter: JournalFilter = {},
+): readonly JournalDay[] {
+  const replacedBy = new Map<string, Entry>();
+  for (const one of entries) if (one.replaces !== null) replacedBy.set(one.replaces, one);
+  const days = new Map<string, JournalLine[]>();
+  const inOrder = [...entries]
+    .map((entry) => ({ entry, time: timeOf(entry) }))
+    .sort((a, b) => a.time - b.time || (a.entry.id < b.entry.id ? -1 : 1));
+  for (const { entry, time } of inOrder) {
+    const line = journalLine(entry, options, replacedBy.get(entry.id));
+    if (!matches(line, filter)) continue;
+    const { day } = dayAndClock(time, options.offsetAt(time));
+    const lines = days.get(day);
+    if (lines) lines.push(line);
+    else days.set(day, [line]);
+  }
+  return [...days]
+    .sort(([one], [other]) => (one < other ? 1 : -1))
+    .map(([day, lines]) => ({
+      day,
+      lines,
+      weather: lines.flatMap(({ entry }) => weatherOf(entry) ?? []),
+      authors: [...new Set(lines.map(({ entry }) => entry.author).filter((author) => author !== ''))],
+    }));
+}

@@ -1,0 +1,59 @@
+import type { Company, DayPaperOptions, Entry } from '@fine-spray/contract';
+import { journal, logNames, weatherWords, type NamedRows } from '@fine-spray/contract/log';
+import { EMERGENCY_CARD } from '@fine-spray/core/safety';
+import type { Paper } from './page';
+
+/** The rows a day of the log is printed from. */
+export interface LogRows extends NamedRows {
+  readonly company: Company;
+  readonly entries: readonly Entry[];
+}
+
+/** A day of the log on paper: weather, who, and what happened in its order; trouble stands out, what was replaced is said to be. */
+export function writeLogDay(
+  paper: Paper,
+  rows: LogRows,
+  { units, offset, date }: DayPaperOptions & { readonly date: string },
+): void {
+  const { company, entries } = rows;
+  const names = logNames(rows);
+  const days = journal(entries, { names, system: units, offsetAt: () => offset });
+  const day = days.find((one) => one.day === date);
+  paper.text(company.name, { strong: true });
+  paper.title(`Site log, ${date}`);
+  paper.space(8);
+  if (!day) {
+    paper.text('Nothing was written down on this day.');
+    return;
+  }
+  if (day.authors.length > 0) paper.text(`Written by ${day.authors.join(', ')}.`);
+  const incidents = day.lines.filter(({ entry }) => entry.kind === 'incident');
+  if (incidents.length > 0) {
+    paper.frame([
+      'Near misses and incidents',
+      ...incidents.map(({ clock, place, words }) => `${clock} ${place}. ${words}`),
+      `${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`,
+    ]);
+  }
+  if (day.weather.length > 0) {
+    paper.heading('Weather as it was written down');
+    for (const one of day.weather) paper.text(weatherWords(one, units));
+  }
+  paper.heading('What happened');
+  paper.table(
+    [
+      { title: 'Time', share: 1 },
+      { title: 'Who', share: 1 },
+      { title: 'What', share: 2.2 },
+      { title: 'Where', share: 2.6 },
+      { title: '', share: 5 },
+    ],
+    day.lines.map(({ clock, entry, kind, place, words, trouble, replacedBy, skew }) => [
+      clock,
+      entry.author,
+      trouble ? `! ${kind}` : kind,
+      place,
+      [replacedBy ? `(replaced) ${words}` : words, skew].filter(Boolean).join(' '),
+    ]),
+  );
+}
