@@ -10,11 +10,38 @@
   var dark = choice === 'dark' || (choice !== 'light' && system);
   document.documentElement.dataset.theme = dark ? 'dark' : 'light';
   if (dark) document.documentElement.style.backgroundColor = '#141619';
-  if ('serviceWorker' in navigator) {
-    window.addEventListener('load', function () {
-      navigator.serviceWorker.register('/sw.js').catch(function () {
-        // Without it the application works as long as the server answers.
+  if (!('serviceWorker' in navigator)) return;
+
+  // A new version is fetched beside the one in use, and waits until somebody says so: data/update.ts.
+  function found(worker) {
+    window.fineSprayUpdate = worker;
+    window.dispatchEvent(new Event('fine-spray-update'));
+  }
+  function watch(registration) {
+    if (registration.waiting && navigator.serviceWorker.controller) found(registration.waiting);
+    registration.addEventListener('updatefound', function () {
+      var worker = registration.installing;
+      if (!worker) return;
+      worker.addEventListener('statechange', function () {
+        if (worker.state === 'installed' && navigator.serviceWorker.controller) found(worker);
       });
     });
+    // A page that stays open for days asks now and then.
+    setInterval(function () {
+      registration.update().catch(function () {
+        // Without a server there is no new version.
+      });
+    }, 3600000);
   }
+  navigator.serviceWorker.addEventListener('controllerchange', function () {
+    if (window.fineSprayUpdate) window.location.reload();
+  });
+  window.addEventListener('load', function () {
+    navigator.serviceWorker
+      .register('/sw.js')
+      .then(watch)
+      .catch(function () {
+        // Without it the application works as long as the server answers.
+      });
+  });
 })();

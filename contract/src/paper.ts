@@ -17,6 +17,8 @@ export const paperOptions = z
     /** How often what is bought is to be enough. */
     risk: oneOf('Risk', Object.keys(RISKS) as [Risk, ...Risk[]]).default('P80'),
     aim: oneOf('Aim', CONTAINER_AIMS).default('left over'),
+    /** Whether the plan stands on the crew's own log where it has something to say. */
+    history: oneOf('History', ['yes', 'no']).default('no'),
     /** Day printed on it, as it is where it is printed. */
     date: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
   })

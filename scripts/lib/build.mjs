@@ -111,7 +111,8 @@ async function buildApp() {
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
-    skipWaiting: true,
+    // A new version waits until somebody says so: app/public/start.js.
+    skipWaiting: false,
     clientsClaim: true,
     inlineWorkboxRuntime: true,
     sourcemap: false,

@@ -8,9 +8,12 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
+import { device } from '@/data/device';
+import { keepQueries } from '@/data/keptQueries';
 import { makeQueryClient } from '@/data/resources';
-import { fetchScreens } from '@/features/screens';
+import { Strip, fetchScreens } from '@/features/screens';
 import { Shell } from '@/ui/shell';
+import { Skeleton } from '@/ui/states';
 import { ThemeProvider } from '@/ui/theme/theme';
 import { ToastProvider } from '@/ui/toast';
 import { UnitsProvider } from '@/ui/units';
@@ -20,14 +23,15 @@ export default function Layout() {
   // Text is shown in the system's font until ours are read; nothing waits for them.
   useFonts({ Next400, Next600, Next700, Mono500, Mono700 });
   useEffect(fetchScreens, []);
+  // What this device last saw comes first: everything opens without the server.
+  const [kept, setKept] = useState(false);
+  useEffect(() => void keepQueries(client, device).then(() => setKept(true)), [client]);
   return (
     <QueryClientProvider client={client}>
       <ThemeProvider>
         <UnitsProvider>
           <ToastProvider>
-            <Shell>
-              <Slot />
-            </Shell>
+            <Shell strip={kept ? <Strip /> : null}>{kept ? <Slot /> : <Skeleton rows={5} />}</Shell>
           </ToastProvider>
         </UnitsProvider>
       </ThemeProvider>

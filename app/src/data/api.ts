@@ -1,4 +1,5 @@
 import { problem, type FieldProblem, type Problem } from '@fine-spray/contract/problem';
+import { reach } from './reach';
 
 /** The server could not be reached, or its answer was not one of ours. */
 export class Unreachable extends Error {
@@ -32,11 +33,17 @@ function failure(body: unknown): Error {
 async function answerOf(response: Response): Promise<unknown> {
   if (response.status === 204) return undefined;
   const body = await bodyOf(response);
-  if (response.ok && body !== undefined) return body;
-  throw failure(body);
+  if (response.ok && body !== undefined) {
+    reach.answered(response.headers?.get('Date'));
+    return body;
+  }
+  const failed = failure(body);
+  if (failed instanceof Unreachable) reach.failed();
+  throw failed;
 }
 
 const away = () => {
+  reach.failed();
   throw new Unreachable();
 };
 
@@ -47,19 +54,32 @@ export async function fileOf(path: string): Promise<Blob> {
   return response.blob().catch(away);
 }
 
-/** One call of the API. `keepalive` lets a write finish when the page is being left. */
+export interface CallOptions {
+  /** Lets a write finish when the page is being left. */
+  readonly keepalive?: boolean;
+  /** Tells the server the time of this device, so that a wrong clock can be put right. */
+  readonly clock?: boolean;
+}
+
+/** One call of the API. */
 export async function call(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
   path: string,
   body?: unknown,
-  keepalive = false,
+  { keepalive = false, clock = false }: CallOptions = {},
 ): Promise<unknown> {
   const response = await fetch(path, {
     method,
     keepalive,
     ...(body === undefined
       ? {}
-      : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      : {
+          headers: {
+            'Content-Type': 'application/json',
+            ...(clock ? { 'Device-Time': new Date().toISOString() } : {}),
+          },
+          body: JSON.stringify(body),
+        }),
   }).catch(away);
   return answerOf(response);
 }

@@ -1,11 +1,11 @@
-import { useKit } from './kit';
+import { usePlanKit } from './planKit';
 import { useList, useSurfaces } from './resources';
 
 /** A job with its surfaces and the kit, or what stands in the way. */
 export function useJob(jobId: string) {
   const jobs = useList('jobs');
   const surfaces = useSurfaces(jobId);
-  const { kit, failed, retry } = useKit();
+  const { kit, failed, retry } = usePlanKit();
   const job = jobs.data?.find(({ id }) => id === jobId);
   const missing = jobs.data !== undefined && !job;
   const error = !missing && (failed || (jobs.isError && !jobs.data) || (surfaces.isError && !surfaces.data));

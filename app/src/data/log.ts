@@ -1,57 +1,96 @@
 import type { Entry, EntryKind, PayloadOf } from '@fine-spray/contract';
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';
-import { outbox } from './outbox';
+import { outbox, type OutboxState } from './outbox';
 import { keys, useList } from './resources';
 
-interface NewEntry<Kind extends EntryKind> {
+export interface NewEntry<Kind extends EntryKind> {
   readonly kind: Kind;
   readonly payload: PayloadOf<Kind>;
   readonly jobId: string | null;
   readonly surfaceId: string | null;
   readonly replaces?: string;
+  /** When, where it is not now: a correction keeps the time of what it corrects. */
+  readonly at?: string;
+}
+
+/** Lets the list of entries follow what is sent, and sends when there is a reason to try. */
+function follow(client: QueryClient): () => void {
+  outbox.onSent = (entry) => {
+    client.setQueryData<Entry[]>(keys.list('entries'), (list) =>
+      list ? [...list.filter(({ id }) => id !== entry.id), entry] : list,
+    );
+  };
+  void outbox.send();
+  const again = () => void outbox.send();
+  globalThis.addEventListener?.('online', again);
+  globalThis.addEventListener?.('focus', again);
+  return () => {
+    globalThis.removeEventListener?.('online', again);
+    globalThis.removeEventListener?.('focus', again);
+  };
+}
+
+/** What waits on this device, sent while the page is open. */
+export function useOutbox(): OutboxState {
+  const client = useQueryClient();
+  const state = useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
+  useEffect(() => follow(client), [client]);
+  return state;
+}
+
+const MERGED = new WeakMap<
+  readonly Entry[],
+  { readonly state: OutboxState; readonly merged: readonly Entry[] }
+>();
+const NONE: readonly Entry[] = [];
+
+/** The server's list with what it has taken since, and what waits. Made once for all who ask. */
+function merged(stored: readonly Entry[], state: OutboxState): readonly Entry[] {
+  const known = MERGED.get(stored);
+  if (known?.state.waiting === state.waiting && known.state.sent === state.sent) return known.merged;
+  const ids = new Set(stored.map(({ id }) => id));
+  const sent = [...state.sent.values()].filter(({ id }) => !ids.has(id));
+  sent.forEach(({ id }) => ids.add(id));
+  const waiting = state.waiting
+    .filter(({ id }) => !ids.has(id))
+    .map(({ id, fields }) => ({
+      ...fields,
+      id,
+      version: 1,
+      createdAt: fields.at,
+      updatedAt: fields.at,
+      clockSkew: null,
+    }));
+  const all = sent.length + waiting.length === 0 ? stored : [...stored, ...sent, ...waiting];
+  MERGED.set(stored, { state, merged: all });
+  return all;
 }
 
 /** The site log: what the server has and what waits on this device, and a way to write into it. */
 export function useLog() {
-  const client = useQueryClient();
   const stored = useList('entries');
-  const { waiting, full } = useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
+  const state = useOutbox();
   const [author, setAuthor] = usePreferenceText('author', '');
-  useEffect(() => {
-    outbox.onSent = (entry) => {
-      client.setQueryData<Entry[]>(keys.list('entries'), (list) =>
-        list ? [...list.filter(({ id }) => id !== entry.id), entry] : list,
-      );
-    };
-    void outbox.send();
-    const again = () => void outbox.send();
-    globalThis.addEventListener?.('online', again);
-    return () => globalThis.removeEventListener?.('online', again);
-  }, [client]);
-  const entries = useMemo((): readonly Entry[] => {
-    const sent = stored.data ?? [];
-    const known = new Set(sent.map(({ id }) => id));
-    return [
-      ...sent,
-      ...waiting
-        .filter(({ id }) => !known.has(id))
-        .map(({ id, fields }) => ({ ...fields, id, version: 1, createdAt: fields.at, updatedAt: fields.at })),
-    ];
-  }, [stored.data, waiting]);
+  const entries = merged(stored.data ?? NONE, state);
   const write = useCallback(
-    <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces }: NewEntry<Kind>): string =>
-      outbox.add({
+    <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): string => {
+      // Asked once there is something to lose: a browser short of room clears other pages first.
+      void globalThis.navigator?.storage?.persist?.();
+      return outbox.add({
         kind,
         payload,
         jobId,
         surfaceId,
         replaces: replaces ?? null,
         author,
-        at: new Date().toISOString(),
-      }),
+        at: at ?? new Date().toISOString(),
+      });
+    },
     [author],
   );
-  return { entries, waiting, full, write, author, setAuthor };
+  const { waiting, full, aside } = state;
+  const failed = stored.isError && !stored.data;
+  return { entries, waiting, full, aside, write, author, setAuthor, failed, loading: stored.isPending };
 }

@@ -1,21 +1,35 @@
-import type { EntryFields } from '@fine-spray/contract';
-import { Outbox } from './outbox';
+import 'fake-indexeddb/auto';
+import type { Entry } from '@fine-spray/contract';
+import { IDBFactory } from 'fake-indexeddb';
+import { Device } from './device';
+import { Outbox, type NewFields } from './outbox';
 
-const fields = (author: string): EntryFields => ({
+const fields = (author: string): NewFields => ({
   kind: 'fan measured',
   at: '2026-11-20T08:00:00.000Z',
   author,
   jobId: null,
   surfaceId: null,
   replaces: null,
-  payload: { tipId: '01930000-0000-7000-8000-000000000018', width: 0.24, distance: 0.305 },
+  payload: { tipId: '01930000-0000-7000-8000-000000000018', width: 0.24, distance: 0.305, gun: null },
 });
 
+type Answer = { readonly status: number; readonly body: unknown };
 const kept = new Map<string, string>();
-let answer: (url: string, body: { author: string }) => { status: number; body: unknown };
+let answer: (id: string, body: { author: string }) => Answer;
 const seen: { id: string; author: string }[] = [];
+const took = (id: string, body: object): Answer => ({
+  status: 200,
+  body: { ...body, id, version: 1, clockSkew: 0 },
+});
+const away = (): Answer => ({ status: 0, body: undefined });
+const problem = (status: number, detail: string, extra: object = {}): Answer => ({
+  status,
+  body: { type: 'urn:x', title: 'No', status, detail, errors: [], ...extra },
+});
 
 beforeEach(() => {
+  globalThis.indexedDB = new IDBFactory();
   kept.clear();
   seen.length = 0;
   Object.defineProperty(globalThis, 'localStorage', {
@@ -26,88 +40,206 @@ beforeEach(() => {
       removeItem: (key: string) => void kept.delete(key),
     },
   });
-  answer = (url, body) => ({ status: 200, body: { ...body, id: url.split('/').pop(), version: 1 } });
+  answer = took;
   globalThis.fetch = ((url: string, { body }: { body: string }) => {
+    const id = url.split('/').pop() ?? '';
     const sent = JSON.parse(body) as { author: string };
-    const { status, body: said } = answer(url, sent);
+    const { status, body: said } = answer(id, sent);
     if (status === 0) return Promise.reject(new Error('away'));
-    if (status === 200) seen.push({ id: url.split('/').pop() ?? '', author: sent.author });
+    if (status === 200) seen.push({ id, author: sent.author });
     return Promise.resolve({ ok: status === 200, status, json: () => Promise.resolve(said) });
   }) as unknown as typeof fetch;
-  jest.useFakeTimers();
 });
-afterEach(() => jest.useRealTimers());
 
-const settle = async () => {
-  for (let turn = 0; turn < 30; turn += 1) await Promise.resolve();
+/** Boxes of a test, each as a page of its own on one device. */
+const opened: Outbox[] = [];
+const page = (device = new Device()) => {
+  const box = new Outbox(device);
+  opened.push(box);
+  return box;
 };
+afterEach(() => opened.splice(0).forEach((box) => box.close()));
+const settled = () => new Promise((resolve) => setTimeout(resolve, 60));
+const authors = (box: Outbox) => box.current().waiting.map((one) => one.fields.author);
 
 describe('the outbox', () => {
-  it('sends what is added in its order and keeps nothing afterwards', async () => {
-    const box = new Outbox();
+  it('sends what is written in its order and keeps nothing afterwards', async () => {
+    const box = page();
     const sent: string[] = [];
     box.onSent = ({ id }) => sent.push(id);
     const ids = ['a', 'b', 'c'].map((author) => box.add(fields(author)));
-    await settle();
+    await settled();
     expect(seen.map(({ author }) => author)).toEqual(['a', 'b', 'c']);
     expect(sent).toEqual(ids);
     expect(box.current().waiting).toEqual([]);
-    expect(kept.size).toBe(0);
+    expect([...box.current().sent.keys()]).toEqual(ids);
+    const later = page();
+    await later.start();
+    expect(later.current().waiting).toEqual([]);
   });
 
-  it('keeps what cannot be sent on the device, tries again, and finds it after a reload', async () => {
-    answer = () => ({ status: 0, body: undefined });
-    const box = new Outbox();
-    box.add(fields('a'));
-    box.add(fields('b'));
-    await settle();
-    expect(box.current().waiting).toHaveLength(2);
-    const reloaded = new Outbox();
-    expect(reloaded.current().waiting.map((one) => one.fields.author)).toEqual(['a', 'b']);
-    answer = (url, body) => ({ status: 200, body: { ...body, id: url.split('/').pop(), version: 1 } });
-    jest.advanceTimersByTime(5001);
-    await settle();
-    expect(box.current().waiting).toEqual([]);
+  it('keeps what cannot be sent on the device, finds it after a reload in its order, and sends each under its id', async () => {
+    answer = away;
+    const box = page();
+    const kinds = ['a', 'b', 'c', 'd'];
+    const ids = kinds.map((author) => box.add(fields(author)));
+    await settled();
+    const reloaded = page();
+    await reloaded.start();
+    expect(authors(reloaded)).toEqual(kinds);
+    answer = took;
     await reloaded.send();
-    // The same ids again: to the server a repeat of the same writes.
-    expect(new Set(seen.map(({ id }) => id)).size).toBe(2);
+    await settled();
+    expect(seen.map(({ id }) => id)).toEqual(ids);
+    // The other page hears of it.
+    expect(box.current().waiting).toEqual([]);
+  });
+
+  it('sends again what the server took without its answer arriving, under the same id', async () => {
+    let lost = true;
+    const stored = new Set<string>();
+    answer = (id, body) => {
+      stored.add(id);
+      return lost ? away() : took(id, body);
+    };
+    const box = page();
+    const id = box.add(fields('a'));
+    await settled();
+    lost = false;
+    await box.send();
+    await settled();
+    expect([...stored]).toEqual([id]);
+    expect(box.current().waiting).toEqual([]);
   });
 
   it('keeps what the server does not take, with the reason, and goes on with the rest', async () => {
-    answer = (url, body) =>
-      body.author === 'bad'
-        ? {
-            status: 422,
-            body: { type: 'urn:x', title: 'No', status: 422, detail: 'It cannot be so.', errors: [] },
-          }
-        : { status: 200, body: { ...body, id: url.split('/').pop(), version: 1 } };
-    const box = new Outbox();
+    answer = (id, body) => (body.author === 'bad' ? problem(422, 'It cannot be so.') : took(id, body));
+    const box = page();
     box.add(fields('bad'));
     box.add(fields('good'));
-    await settle();
+    await settled();
     expect(seen.map(({ author }) => author)).toEqual(['good']);
-    expect(box.current().waiting).toMatchObject([{ refused: 'It cannot be so.' }]);
+    const later = page();
+    await later.start();
+    expect(later.current().waiting).toMatchObject([
+      { refused: 'It cannot be so.', fields: { author: 'bad' } },
+    ]);
   });
 
-  it('takes back what has not gone yet, and leaves aside what is kept but is no entry', async () => {
-    answer = () => ({ status: 0, body: undefined });
-    kept.set('fine-spray.kept.outbox', JSON.stringify([{ id: 'x', fields: { kind: 'old' } }, 7]));
-    const box = new Outbox();
+  it('shows both sides of a conflict, overwrites neither, and sends it as a new one when told to', async () => {
+    const theirs = { id: 'x', author: 'other' };
+    const box = page();
+    let first = true;
+    answer = (id, body) => {
+      if (!first) return took(id, body);
+      first = false;
+      return problem(409, 'Changed elsewhere.', { current: theirs });
+    };
+    const id = box.add(fields('mine'));
+    await settled();
+    expect(box.current().waiting).toMatchObject([{ id, theirs, fields: { author: 'mine' } }]);
+    expect(seen).toEqual([]);
+    await box.sendAsNew(id);
+    await settled();
+    expect(seen.map(({ author }) => author)).toEqual(['mine']);
+    expect(seen[0]?.id).not.toBe(id);
     expect(box.current().waiting).toEqual([]);
+  });
+
+  it('takes back what has not gone yet', async () => {
+    answer = away;
+    const box = page();
     const id = box.add(fields('a'));
-    await settle();
+    await settled();
     expect([box.takeBack(id), box.takeBack(id)]).toEqual([true, false]);
-    expect(box.current().waiting).toEqual([]);
+    await settled();
+    const later = page();
+    await later.start();
+    expect(later.current().waiting).toEqual([]);
   });
 
-  it('says when the device takes no more', async () => {
-    answer = () => ({ status: 0, body: undefined });
+  it('brings in what an older program left, in today’s form, and sets aside what it cannot read', async () => {
+    answer = away;
+    const old = {
+      ...fields('old'),
+      payload: { tipId: '01930000-0000-7000-8000-000000000018', width: 0.2, distance: 0.3 },
+    };
+    kept.set(
+      'fine-spray.kept.outbox',
+      JSON.stringify([{ id: 'one', fields: old }, { id: 'two', fields: { kind: 'tea' } }, 7]),
+    );
+    const box = page();
+    await box.start();
+    expect(box.current()).toMatchObject({
+      aside: 2,
+      waiting: [{ id: 'one', fields: { schema: 2, payload: { gun: null } } }],
+    });
+    expect(kept.size).toBe(0);
+    const again = page();
+    await again.start();
+    expect(again.current()).toMatchObject({ aside: 2, waiting: [{ id: 'one' }] });
+  });
+
+  it('keeps what a newer program left as it was, and counts it', async () => {
+    const device = new Device();
+    await device.keepWaiting({ id: 'new', fields: { ...fields('x'), schema: 50 } });
+    const box = page(device);
+    await box.start();
+    await box.send();
+    expect(box.current()).toMatchObject({ aside: 1, waiting: [] });
+    expect(await device.waiting()).toMatchObject([{ id: 'new', fields: { schema: 50 } }]);
+  });
+});
+
+describe('on a device that takes no more', () => {
+  /** A device whose database is full. */
+  class FullDevice extends Device {
+    override keepWaiting(): Promise<void> {
+      return Promise.reject(new DOMException('full', 'QuotaExceededError'));
+    }
+  }
+
+  it('an entry goes into the spare place, and into the database once there is room', async () => {
+    answer = away;
+    const box = page(new FullDevice());
+    const id = box.add(fields('a'));
+    await settled();
+    expect(box.current()).toMatchObject({ full: false, waiting: [{ id }] });
+    expect(kept.size).toBe(1);
+    const later = page();
+    await later.start();
+    expect(later.current().waiting).toMatchObject([{ id }]);
+    expect(kept.size).toBe(0);
+  });
+
+  it('it says so while the spare place is full too, holds what waits, and still sends it', async () => {
+    answer = away;
     globalThis.localStorage.setItem = () => {
       throw new Error('full');
     };
-    const box = new Outbox();
+    const box = page(new FullDevice());
     box.add(fields('a'));
-    await settle();
-    expect(box.current()).toMatchObject({ full: true, waiting: [{ fields: { author: 'a' } }] });
+    box.add(fields('b'));
+    await settled();
+    expect(box.current().full).toBe(true);
+    expect(authors(box)).toEqual(['a', 'b']);
+    answer = took;
+    await box.send();
+    await settled();
+    expect(seen.map(({ author }) => author)).toEqual(['a', 'b']);
+    expect(box.current().waiting).toEqual([]);
+  });
+});
+
+describe('two pages on one device', () => {
+  it('tell each other what was sent', async () => {
+    const [one, other] = [page(), page()];
+    await Promise.all([one.start(), other.start()]);
+    const heard: string[] = [];
+    other.onSent = (entry: Entry) => heard.push(entry.author);
+    one.add(fields('a'));
+    await settled();
+    expect(heard).toEqual(['a']);
+    expect(other.current().waiting).toEqual([]);
   });
 });

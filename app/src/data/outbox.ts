@@ -1,46 +1,78 @@
-import { entryFields, type Entry, type EntryFields } from '@fine-spray/contract';
+import { entryFields, schemaOf, upgraded, type Entry, type EntryFields } from '@fine-spray/contract';
 import { Refused, call, whyFailed } from './api';
+import { device as pageDevice, type Device, type KeptEntry } from './device';
 import { readKept, writeKept } from './kept';
 import { newId } from './newId';
 
 /** An entry that waits on this device. */
-export interface Waiting {
-  readonly id: string;
-  readonly fields: EntryFields;
-  /** Why the server did not take it; it stays here until somebody looks. */
-  readonly refused?: string;
-}
+export type Waiting = KeptEntry;
 
 export interface OutboxState {
   readonly waiting: readonly Waiting[];
   /** This device takes no more: what waits is lost when the page is closed. */
   readonly full: boolean;
+  /** Things left here by another version of the program that this one cannot read; they are kept. */
+  readonly aside: number;
+  /** Taken by the server since this page was opened: a list read before that does not have them yet. */
+  readonly sent: ReadonlyMap<string, Entry>;
 }
 
-const KEY = 'outbox';
-const RETRY = 5000;
+/** An entry to be written: its form is the one of this program. */
+export type NewFields = Omit<EntryFields, 'schema'>;
 
-function readWaiting(stored: unknown): readonly Waiting[] | undefined {
-  if (!Array.isArray(stored)) return undefined;
-  return stored.flatMap((one: unknown) => {
-    const { id, fields, refused } = (one ?? {}) as { id?: unknown; fields?: unknown; refused?: unknown };
-    const checked = entryFields.safeParse(fields);
-    if (typeof id !== 'string' || !checked.success) return [];
-    return [{ id, fields: checked.data, ...(typeof refused === 'string' ? { refused } : {}) }];
-  });
+/** Where the outbox was before it had a database, and where it is while there is no room in it. */
+const SPARE = 'outbox';
+const RETRY = 5000;
+const LONGEST_RETRY = 60_000;
+const CHANNEL = 'fine-spray.outbox';
+
+type Told = { readonly kind: 'changed' } | { readonly kind: 'sent'; readonly entry: Entry };
+
+/** An entry as it was kept, in today's form; nothing where this program cannot read it. */
+function readWaiting(stored: unknown): Waiting | undefined {
+  const { id, fields, refused, theirs } = (stored ?? {}) as Partial<Waiting>;
+  const checked = entryFields.safeParse(fields);
+  if (typeof id !== 'string' || !checked.success) return undefined;
+  return {
+    id,
+    fields: upgraded(checked.data),
+    ...(typeof refused === 'string' ? { refused } : {}),
+    ...(theirs === undefined ? {} : { theirs }),
+  };
 }
 
 /**
- * Entries of the log on their way to the server: kept on the device first, sent in their order when it can, each as often as
- * it takes (the id is the client's, so a repeat changes nothing).
+ * Entries of the log on their way to the server: kept on the device first, sent in the order they were written when it can,
+ * each as often as it takes (the id is the client's, so a repeat changes nothing). Several pages share what the device
+ * keeps; one of them sends at a time.
  */
 export class Outbox {
-  private state: OutboxState = { waiting: readKept(KEY, readWaiting, []), full: false };
+  private state: OutboxState = { waiting: [], full: false, aside: 0, sent: new Map() };
   private readonly listeners = new Set<() => void>();
+  private readonly spare = new Map<string, Waiting>();
+  private readonly dropped = new Set<string>();
   private sending = false;
+  private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  /** Told of each entry the server has taken. */
+  private readonly channel: BroadcastChannel | undefined;
+  private started: Promise<void> | undefined;
+  /** Told of each entry the server has taken, by this page or another. */
   onSent: (entry: Entry) => void = () => undefined;
+
+  constructor(private readonly device: Device = pageDevice) {
+    this.channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
+    this.channel?.addEventListener('message', ({ data }: MessageEvent<Told>) => {
+      if (data.kind === 'sent') this.taken(data.entry);
+      void this.reload();
+    });
+    // Under Node, where tests run, an open channel would keep the process.
+    (this.channel as { unref?: () => void } | undefined)?.unref?.();
+  }
+
+  private taken(entry: Entry): void {
+    this.set({ sent: new Map(this.state.sent).set(entry.id, entry) });
+    this.onSent(entry);
+  }
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -48,51 +80,202 @@ export class Outbox {
   };
   readonly current = (): OutboxState => this.state;
 
-  private set(waiting: readonly Waiting[]): void {
-    this.state = { waiting, full: !writeKept(KEY, waiting.length === 0 ? undefined : waiting) };
+  private turn: Promise<unknown> = Promise.resolve();
+
+  /** Does one thing with the device after another: what is read must not miss what is just being written. */
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.turn.then(work);
+    this.turn = next.catch(() => undefined);
+    return next;
+  }
+
+  private set(next: Partial<OutboxState>): void {
+    this.state = { ...this.state, ...next };
     this.listeners.forEach((listener) => listener());
   }
 
-  /** Keeps an entry and begins to send. */
-  add(fields: EntryFields): string {
-    const id = newId();
-    this.set([...this.state.waiting, { id, fields }]);
-    void this.send();
-    return id;
+  private tell(told: Told): void {
+    this.channel?.postMessage(told);
+  }
+
+  /** Reads what waits on this device, once; what an older program left is brought in. */
+  start(): Promise<void> {
+    this.started ??= this.bringIn().then(() => this.reload());
+    return this.started;
+  }
+
+  /** Entries from before there was a database, or from a time without room in it. What cannot be read is set aside, not lost. */
+  private async bringIn(): Promise<void> {
+    const old = readKept<readonly unknown[]>(
+      SPARE,
+      (stored) => (Array.isArray(stored) ? stored : undefined),
+      [],
+    );
+    const left: unknown[] = [];
+    for (const one of old) {
+      const entry = readWaiting(one);
+      try {
+        if (entry) await this.device.keepWaiting(entry);
+        else await this.device.putAside(JSON.stringify(one));
+      } catch {
+        left.push(one);
+        if (entry) this.spare.set(entry.id, entry);
+      }
+    }
+    if (old.length > 0) writeKept(SPARE, left.length > 0 ? left : undefined);
+  }
+
+  /** Takes over what the device has; what it had no room for stays behind it. */
+  private reload(): Promise<void> {
+    return this.inTurn(() => this.readAll());
+  }
+
+  private async readAll(): Promise<void> {
+    try {
+      const kept = await this.device.waiting();
+      const readable = kept.flatMap((one) => readWaiting(one) ?? []);
+      const aside = (await this.device.aside()).length + kept.length - readable.length;
+      const known = new Set(readable.map(({ id }) => id));
+      const here = this.state.waiting.filter(({ id }) => this.spare.has(id) && !known.has(id));
+      const unseen = [...this.spare.values()].filter(
+        ({ id }) => !known.has(id) && !here.some((one) => one.id === id),
+      );
+      const waiting = [...readable, ...here, ...unseen].filter(({ id }) => !this.dropped.has(id));
+      this.set({ waiting, aside });
+    } catch {
+      // No database here: what is in memory and in the spare place holds.
+      if (this.spare.size > 0) this.set({ waiting: [...this.spare.values()] });
+    }
+  }
+
+  /** Keeps an entry: in the database, else in the spare place, else in this page only. */
+  private keep(entry: Waiting): Promise<void> {
+    this.spare.set(entry.id, entry);
+    return this.inTurn(() => this.put(entry));
+  }
+
+  private async put(entry: Waiting): Promise<void> {
+    if (this.dropped.has(entry.id)) return;
+    try {
+      await this.device.keepWaiting(entry);
+      this.spare.delete(entry.id);
+      if (this.state.full) this.set({ full: false });
+    } catch {
+      const full = !writeKept(SPARE, [...this.spare.values()]);
+      if (full !== this.state.full) this.set({ full });
+    }
+  }
+
+  private async drop(id: string): Promise<void> {
+    this.dropped.add(id);
+    const spare = this.spare.delete(id);
+    this.set({ waiting: this.state.waiting.filter((one) => one.id !== id) });
+    if (spare) writeKept(SPARE, this.spare.size > 0 ? [...this.spare.values()] : undefined);
+    await this.inTurn(() => this.device.dropWaiting(id)).catch(() => undefined);
+  }
+
+  /**
+   * Keeps an entry and begins to send.
+   * @returns its id, and when it is kept on this device
+   */
+  write(fields: NewFields): { readonly id: string; readonly kept: Promise<void> } {
+    const entry: Waiting = { id: newId(), fields: { ...fields, schema: schemaOf(fields.kind) } };
+    this.set({ waiting: [...this.state.waiting, entry] });
+    const kept = this.keep(entry).then(() => {
+      this.tell({ kind: 'changed' });
+      void this.send();
+    });
+    return { id: entry.id, kept };
+  }
+
+  /** As `write`, for who needs only the id. */
+  add(fields: NewFields): string {
+    return this.write(fields).id;
   }
 
   /** Takes back an entry that has not been sent yet; says whether it could. */
   takeBack(id: string): boolean {
-    const left = this.state.waiting.filter((one) => one.id !== id);
-    if (left.length === this.state.waiting.length) return false;
-    this.set(left);
+    if (this.onItsWay === id || !this.state.waiting.some((one) => one.id === id)) return false;
+    void this.drop(id).then(() => this.tell({ kind: 'changed' }));
     return true;
   }
 
-  /** Sends what waits, oldest first, until all is sent or the server does not answer; then tries again later. */
+  /** An entry the server did not take, once more under a new id: beside what the server has, not over it. */
+  async sendAsNew(id: string): Promise<void> {
+    const entry = this.state.waiting.find((one) => one.id === id);
+    if (!entry) return;
+    const { kept } = this.write(entry.fields);
+    await kept;
+    await this.drop(id);
+    this.tell({ kind: 'changed' });
+  }
+
+  private onItsWay: string | undefined;
+
+  /** Ends what would go on by itself: trying again, and listening to other pages. */
+  close(): void {
+    clearTimeout(this.timer);
+    this.channel?.close();
+  }
+
+  /** Sends what waits, in its order, until all is sent or the server does not answer; then tries again later. */
   async send(): Promise<void> {
     if (this.sending) return;
     this.sending = true;
     clearTimeout(this.timer);
     try {
-      for (;;) {
-        const next = this.state.waiting.find(({ refused }) => refused === undefined);
-        if (!next) break;
-        try {
-          const row = (await call('PUT', `/api/entries/${next.id}`, { ...next.fields, version: 0 })) as Entry;
-          this.set(this.state.waiting.filter(({ id }) => id !== next.id));
-          this.onSent(row);
-        } catch (error) {
-          if (!(error instanceof Refused) || error.problem.status >= 500) {
-            this.timer = setTimeout(() => void this.send(), RETRY);
-            break;
-          }
-          const refused = whyFailed(error);
-          this.set(this.state.waiting.map((one) => (one.id === next.id ? { ...one, refused } : one)));
-        }
-      }
+      await this.start();
+      await this.alone(() => this.sendAll());
     } finally {
       this.sending = false;
+    }
+  }
+
+  /** Does it while no other page of this device does. */
+  private async alone(work: () => Promise<void>): Promise<void> {
+    const locks = (globalThis.navigator as Navigator | undefined)?.locks;
+    if (!locks) return work();
+    await locks.request(CHANNEL, async () => {
+      // Another page may have sent some of it while this one waited for its turn.
+      await this.reload();
+      await work();
+    });
+  }
+
+  private async sendAll(): Promise<void> {
+    for (;;) {
+      const next = this.state.waiting.find(({ refused }) => refused === undefined);
+      if (!next) return;
+      this.onItsWay = next.id;
+      try {
+        const row = await call(
+          'PUT',
+          `/api/entries/${next.id}`,
+          { ...next.fields, version: 0 },
+          { clock: true },
+        );
+        this.failures = 0;
+        this.taken(row as Entry);
+        await this.drop(next.id);
+        this.tell({ kind: 'sent', entry: row as Entry });
+      } catch (error) {
+        if (!(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429) {
+          this.failures += 1;
+          const wait = Math.min(LONGEST_RETRY, RETRY * 2 ** Math.min(10, this.failures - 1));
+          this.timer = setTimeout(() => void this.send(), wait);
+          return;
+        }
+        const { current } = error.problem;
+        const refused: Waiting = {
+          ...next,
+          refused: whyFailed(error),
+          ...(current === undefined ? {} : { theirs: current }),
+        };
+        this.set({ waiting: this.state.waiting.map((one) => (one.id === next.id ? refused : one)) });
+        await this.keep(refused);
+      } finally {
+        this.onItsWay = undefined;
+      }
     }
   }
 }

@@ -67,12 +67,12 @@ export function useList<Name extends ListName>(name: Name): UseQueryResult<Rows[
 }
 
 /** The surfaces of a job, in their order. */
-export function useSurfaces(jobId: string): UseQueryResult<Surface[]> {
-  return useQuery({
-    queryKey: keys.surfaces(jobId),
-    queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`),
-  });
-}
+export const surfacesQuery = (jobId: string) => ({
+  queryKey: keys.surfaces(jobId),
+  queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`),
+});
+
+export const useSurfaces = (jobId: string): UseQueryResult<Surface[]> => useQuery(surfacesQuery(jobId));
 
 /** The places of a job, in their order. */
 export function usePlaces(jobId: string): UseQueryResult<Place[]> {
@@ -100,7 +100,7 @@ function patchList(client: QueryClient, key: readonly unknown[], id: string, row
   });
 }
 
-const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount'] as const;
+const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount', 'clockSkew'] as const;
 
 /** The content of a row as a write wants it: without what the server adds, with its version. */
 export function contentOf(row: object): Record<string, unknown> {
@@ -122,7 +122,7 @@ export function useWrites<Name extends ResourceName>(name: Name, listKey: readon
   const keyText = JSON.stringify(listKey);
   const put = useCallback(
     async ({ id, content, keepalive = false }: Write): Promise<Rows[Name]> => {
-      const row = (await call('PUT', `/api/${name}/${id}`, content, keepalive)) as Rows[Name];
+      const row = (await call('PUT', `/api/${name}/${id}`, content, { keepalive })) as Rows[Name];
       patchList(client, JSON.parse(keyText) as unknown[], id, row);
       if (name === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
       return row;
@@ -145,7 +145,7 @@ export function useBatch(jobId: string) {
   const client = useQueryClient();
   return useCallback(
     async (writes: readonly BatchWrite[], keepalive = false): Promise<(Place | Surface | null)[]> => {
-      const answer = await call('POST', '/api/batch', { writes }, keepalive);
+      const answer = await call('POST', '/api/batch', { writes }, { keepalive });
       const { rows } = answer as { rows: (Place | Surface | null)[] };
       writes.forEach(({ resource, id }, index) => {
         if (resource === 'places' || resource === 'surfaces') {

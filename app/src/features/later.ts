@@ -6,6 +6,7 @@ export { CoatingScreen, KitRowScreen, KitScreen } from './kit';
 export { PlaceScreen } from './place';
 export { BookScreen, SettingsScreen } from './settings';
 export { SiteScreen } from './site';
+export { Strip } from './strip';
 export { TakeScreen } from './take';
 export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';

@@ -37,6 +37,7 @@ export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-u
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const CoatingScreen = screen((screens) => screens.CoatingScreen, waiting('Coating', '/kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
+export const Strip = screen((screens) => screens.Strip, null);
 export const SiteScreen = screen((screens) => screens.SiteScreen, waiting('On site'));
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take these'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));

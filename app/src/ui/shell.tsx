@@ -1,6 +1,7 @@
 import { Link, usePathname, useRouter } from 'expo-router';
 import Brush from 'lucide-react-native/icons/spray-can';
 import House from 'lucide-react-native/icons/house';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import Settings from 'lucide-react-native/icons/settings-2';
 import Toolbox from 'lucide-react-native/icons/briefcase';
 import { useEffect, useState, type ReactNode } from 'react';
@@ -15,6 +16,7 @@ import { otherSystem } from '@fine-spray/core/units';
 const PLACES = [
   { href: '/', label: 'Jobs', icon: House, under: /^\/($|jobs)/ },
   { href: '/set-up', label: 'Set-up', icon: Brush, under: /^\/set-up/ },
+  { href: '/log', label: 'Log', icon: NotebookPen, under: /^\/log/ },
   { href: '/kit', label: 'Kit', icon: Toolbox, under: /^\/kit/ },
   { href: '/settings', label: 'Settings', icon: Settings, under: /^\/settings/ },
 ] as const;
@@ -54,7 +56,7 @@ function Places({ wide }: { wide: boolean }) {
 }
 
 const SHORTCUTS = [
-  ['1 2 3 4', 'Jobs, set-up, kit, settings'],
+  ['1 2 3 4 5', 'Jobs, set-up, log, kit, settings'],
   ['e', 'Emergency card'],
   ['u', 'Metric or US units'],
   ['d', 'Dark or light'],
@@ -90,14 +92,17 @@ function useShortcuts(openList: () => void): void {
 }
 
 /** The frame of every screen: tabs below on a phone, a rail at the side when wide. */
-export function Shell({ children }: { children: ReactNode }) {
+export function Shell({ children, strip }: { children: ReactNode; strip?: ReactNode }) {
   const wide = useWide();
   const [list, setList] = useState(false);
   useShortcuts(() => setList(true));
   return (
     <View className={`flex-1 bg-ground ${wide ? 'flex-row-reverse' : ''}`}>
-      <View role="main" className="min-h-0 min-w-0 flex-1">
-        {children}
+      <View className="min-h-0 min-w-0 flex-1">
+        {strip}
+        <View role="main" className="min-h-0 min-w-0 flex-1">
+          {children}
+        </View>
       </View>
       <Places wide={wide} />
       {list ? (

@@ -2,6 +2,7 @@
 export { checkBought, type BoughtCheck, type BoughtList } from './bought';
 export { PURCHASE_DRAWS, buyingsFor, paintCost, type Buying } from './buying';
 export { jobPlan, type JobPlan } from './jobPlan';
+export { planHistory, type PlanHistory } from './history';
 export type { Kit } from './kit';
 export {
   LAYER_NAMES,

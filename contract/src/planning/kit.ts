@@ -1,4 +1,5 @@
 import type { Coating, Hose, Sprayer, Tip } from '../kit';
+import type { PlanHistory } from './history';
 
 /** The rows of a company's kit that a job is worked out from. */
 export interface Kit {
@@ -6,4 +7,6 @@ export interface Kit {
   readonly sprayers: readonly Sprayer[];
   readonly hoses: readonly Hose[];
   readonly tips: readonly Tip[];
+  /** What the crew's own log says, where plans are to stand on it. */
+  readonly history?: PlanHistory;
 }

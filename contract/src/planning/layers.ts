@@ -3,6 +3,7 @@ import type { Condition } from '@fine-spray/core/takeoff';
 import type { Job, SurfaceFields } from '../job';
 import { setupRequest } from '../setupRequest';
 import type { SystemLayer } from '../system';
+import { historyOf } from './history';
 import type { Kit } from './kit';
 
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
@@ -53,7 +54,16 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
   const hoses = job.hoseIds
     .map((id) => kit.hoses.find((hose) => hose.id === id))
     .filter((hose) => hose !== undefined);
-  return setupRequest({ surface: asSprayed, coating, sprayer, hoses, lift: job.lift, rack: kit.tips });
+  const request = setupRequest({
+    surface: asSprayed,
+    coating,
+    sprayer,
+    hoses,
+    lift: job.lift,
+    rack: kit.tips,
+  });
+  const history = historyOf(kit.history, surface);
+  return history.transfer ? { ...request, history } : request;
 }
 
 /** A surface as it is when one of its layers is sprayed. */

@@ -21,7 +21,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
       const { date = new Date().toISOString().slice(0, 10), ...options } = query.parse(request.query);
-      const rows = await paperRows(db, idOf(request));
+      const rows = await paperRows(db, idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }

@@ -1,5 +1,7 @@
 import type { Entry, Job, Surface } from '@fine-spray/contract';
-import type { Kit } from '@fine-spray/contract/planning';
+import { coreLog } from '@fine-spray/contract/log';
+import { planHistory, type Kit } from '@fine-spray/contract/planning';
+import { readRecord } from '@fine-spray/core/record';
 import type { Database } from '../db/database';
 import { currentCompany } from '../resources/company';
 import { IN_JOB_ORDER, resourcesOn } from '../resources/registry';
@@ -7,13 +9,14 @@ import type { LogRows } from './logDay';
 import type { PaperRows } from './planned';
 
 /** Everything a job's sheets are printed from, as it is stored at one moment. */
-export async function paperRows(db: Database, jobId: string): Promise<PaperRows> {
+export async function paperRows(db: Database, jobId: string, withHistory: boolean): Promise<PaperRows> {
   return db.transaction(
     async (trx) => {
       const company = await currentCompany(trx);
       const resources = resourcesOn(trx);
       const job = (await resources.jobs.get(company.id, jobId)) as Job;
-      const all = async (name: keyof Kit) => resources[name].list(company.id) as Promise<unknown>;
+      const all = async (name: 'coatings' | 'sprayers' | 'hoses' | 'tips') =>
+        resources[name].list(company.id) as Promise<unknown>;
       const kit = {
         coatings: await all('coatings'),
         sprayers: await all('sprayers'),
@@ -25,7 +28,10 @@ export async function paperRows(db: Database, jobId: string): Promise<PaperRows>
         { job_id: jobId },
         IN_JOB_ORDER,
       )) as unknown as Surface[];
-      return { company, job, surfaces, kit };
+      if (!withHistory) return { company, job, surfaces, kit };
+      const entries = (await resources.entries.list(company.id)) as unknown as Entry[];
+      const history = planHistory(readRecord(coreLog(entries)));
+      return { company, job, surfaces, kit: { ...kit, history } };
     },
     { isolationLevel: 'repeatable read', readOnly: true },
   );

@@ -314,6 +314,8 @@ function Found({
     const payload: ConfirmedSetup = {
       coatingId: site.coating.id,
       tip: { family: tip.family, code: card.tip.code },
+      tipId:
+        site.kit.tips.find(({ code, family }) => code === card.tip.code && family === tip.family)?.id ?? null,
       sprayerId: site.sprayer.id,
       hoseIds: [...site.job.hoseIds],
       thinning: site.surface.thinning,

@@ -286,7 +286,7 @@ function TipStand({ tipId, values }: { tipId: string; values: Values }) {
           onPress={() => {
             write({
               kind: 'fan measured',
-              payload: { tipId, width, distance },
+              payload: { tipId, width, distance, gun: null },
               jobId: null,
               surfaceId: null,
             });

@@ -1,4 +1,4 @@
-import { CUP_CHOICES, OWN_CUP, SHIFTS, viscosityRecord, type ViscosityRecord } from '@fine-spray/contract';
+import { CUP_CHOICES, OWN_CUP, SHIFTS, ENTRY_PAYLOADS, type ViscosityRecord } from '@fine-spray/contract';
 import {
   CUPS,
   CUP_NOTE,
@@ -74,7 +74,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
       viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
       viscosityAfter: answer.after?.ok ? answer.after.value.value : null,
     };
-    const checked = viscosityRecord.safeParse(record);
+    const checked = ENTRY_PAYLOADS.viscosity.safeParse(record);
     if (!checked.success) {
       setSentence(Object.values(sentences(checked.error.issues))[0]);
       return;

@@ -76,6 +76,8 @@ describe('a check of the paint', () => {
       ...row,
       id: `01930000-0000-7000-8000-00000000020${day}`,
       kind: 'viscosity',
+      schema: 1,
+      clockSkew: null,
       at: `2026-11-1${day}T08:00:00Z`,
       author: 'TO',
       jobId: null,

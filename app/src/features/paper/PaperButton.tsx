@@ -8,6 +8,7 @@ import {
 import { format } from 'date-fns/format';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
+import { useOurHistory } from '@/data/planKit';
 import { whyFailed } from '@/data/api';
 import { fileName, saveBlob } from '@/data/deviceFiles';
 import { paperOf } from '@/data/paper';
@@ -29,6 +30,7 @@ export interface PaperButtonProps {
 export function PaperButton({ job, kind, size, risk = 'P80', aim = 'left over' }: PaperButtonProps) {
   const [busy, setBusy] = useState(false);
   const [usual] = usePaperSize();
+  const [history] = useOurHistory();
   const { system } = useUnits();
   const toast = useToast();
   const name = PAPER_KINDS[kind];
@@ -36,7 +38,14 @@ export function PaperButton({ job, kind, size, risk = 'P80', aim = 'left over' }
     setBusy(true);
     try {
       const date = format(new Date(), 'yyyy-MM-dd');
-      const sheet = await paperOf(job.id, kind, { size: size ?? usual, units: system, risk, aim, date });
+      const sheet = await paperOf(job.id, kind, {
+        size: size ?? usual,
+        units: system,
+        risk,
+        aim,
+        history: history === 'on' ? 'yes' : 'no',
+        date,
+      });
       saveBlob(fileName(`${job.name} ${name}`, 'pdf'), sheet);
     } catch (error) {
       toast({ text: `${name} not made: ${whyFailed(error)}` });

@@ -1,8 +1,6 @@
 import type { ComponentType } from 'react';
 import { useMemo } from 'react';
-import { View } from 'react-native';
-import { useKit } from '@/data/kit';
-import { useLog } from '@/data/log';
+import { usePlanKit } from '@/data/planKit';
 import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
@@ -12,7 +10,6 @@ import { TipMapScreen } from '@/features/tips';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
-import { Words } from '@/ui/text';
 import { firstQuick } from './firstQuick';
 import { useQuickSite, useSurfaceSite, type Loaded, type Site } from './context';
 import { TOOLS, isTool, type ToolId } from './tools';
@@ -45,7 +42,7 @@ function OfSurface({ tool, jobId, surfaceId }: { tool: string; jobId: string; su
 }
 
 function Quick({ tool }: { tool: string }) {
-  const { kit, failed } = useKit();
+  const { kit, failed } = usePlanKit();
   const first = useMemo(() => (kit ? firstQuick(kit) : undefined), [kit]);
   return <Tool tool={tool} loaded={useQuickSite(first, kit, failed)} backTo="/set-up" />;
 }
@@ -87,27 +84,7 @@ function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: 
       above={[site.above, site.title].filter(Boolean).join(' · ')}
       backTo={site.backTo}
     >
-      <Unsent />
       <Shown site={site} />
     </Screen>
-  );
-}
-
-/** What of the log waits on this device, said plainly. */
-function Unsent() {
-  const { waiting, full } = useLog();
-  const refused = waiting.filter((one) => one.refused !== undefined);
-  if (waiting.length === 0) return null;
-  return (
-    <View role="status" className="gap-1 rounded-xl bg-caution-tint p-3">
-      <Words weight="semi" colour="caution">
-        {full
-          ? 'This device takes no more: keep this page open until it is sent.'
-          : `Kept on this device, ${waiting.length} waiting to send.`}
-      </Words>
-      {refused.map(({ id, refused: why }) => (
-        <Words key={id} size={14}>{`The server did not take one: ${why ?? ''} It is kept here.`}</Words>
-      ))}
-    </View>
   );
 }

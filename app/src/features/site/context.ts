@@ -1,13 +1,12 @@
 import type { Coating, Sprayer, Surface } from '@fine-spray/contract';
-import { surfaceFields, entriesOfKind } from '@fine-spray/contract';
+import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { requestFor } from '@fine-spray/contract/planning';
 import {
   historyFor,
-  quantity,
   setupCard,
   writeTipCode,
-  type LogEntry,
+  type SiteRecord,
   type Result,
   type SetupCard,
   type SetupRequest,
@@ -15,7 +14,8 @@ import {
 } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useKept } from '@/data/kept';
-import { useKit } from '@/data/kit';
+import { usePlanKit } from '@/data/planKit';
+import { recordOf } from '@/data/record';
 import { useLog } from '@/data/log';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { whyFailed } from '@/data/api';
@@ -71,25 +71,10 @@ export function useQuickState(first: QuickState) {
 export type Loaded =
   { readonly kind: 'loading' | 'failed' | 'missing' } | { readonly kind: 'ready'; readonly site: Site };
 
-/** Set-ups confirmed as the core's log knows them. */
-function confirmedLog(entries: Parameters<typeof entriesOfKind>[0]): readonly LogEntry[] {
-  return entriesOfKind(entries, 'set-up confirmed').map(({ entry, payload }) => ({
-    kind: 'set-up confirmed' as const,
-    id: entry.id,
-    at: Date.parse(entry.at),
-    author: entry.author,
-    surface: entry.surfaceId ?? '',
-    coating: payload.coatingId,
-    family: payload.tip.family,
-    pressure: quantity(payload.gun),
-    expected: quantity(payload.expected),
-  }));
-}
-
 /** The core's request with what this crew has found with this coating and tip family. */
 function withHistory(
   request: SetupRequest,
-  entries: Parameters<typeof entriesOfKind>[0],
+  record: SiteRecord,
   coatingId: string,
   system: 'metric' | 'us',
 ): { request: SetupRequest; card: Result<SetupCard> } {
@@ -97,10 +82,14 @@ function withHistory(
   if (!plain.ok) return { request, card: plain };
   const { family } = plain.value.tip.candidate.tip;
   const { element, side, wind } = request;
-  const { evenFan } = historyFor(confirmedLog(entries), { element, side, wind, coating: coatingId, family });
+  const { evenFan } = historyFor(record, { element, side, wind, coating: coatingId, family });
   if (!evenFan) return { request, card: plain };
   // The same tip with what was learned of it: a search by learned pressures would compare it with unlearned families.
-  const learned = { ...request, history: { evenFan }, chosenTip: plain.value.tip.candidate.tip };
+  const learned = {
+    ...request,
+    history: { ...request.history, evenFan },
+    chosenTip: plain.value.tip.candidate.tip,
+  };
   const card = setupCard(learned, system);
   return card.ok ? { request: learned, card } : { request, card: plain };
 }
@@ -126,7 +115,10 @@ function useSite(parts: {
     const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
     const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
     if (!request || !coating || !sprayer) return undefined;
-    return { coating, sprayer, ...withHistory(request, entries, coating.id, system) };
+    const worked = kit.history
+      ? withHistory(request, recordOf(entries), coating.id, system)
+      : { request, card: setupCard(request, system) };
+    return { coating, sprayer, ...worked };
   }, [job, surface, kit, entries, system]);
   if (!worked || !job || !surface || !kit) return undefined;
   return { ...parts, ...worked, job, surface, kit };
@@ -136,7 +128,7 @@ function useSite(parts: {
 export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
   const jobs = useList('jobs');
   const surfaces = useSurfaces(jobId);
-  const { kit, failed } = useKit();
+  const { kit, failed } = usePlanKit();
   const toast = useToast();
   const { put } = useWrites('surfaces', keys.surfaces(jobId));
   const job = jobs.data?.find(({ id }) => id === jobId);

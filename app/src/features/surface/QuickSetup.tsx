@@ -1,7 +1,7 @@
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { View } from 'react-native';
-import { useKit } from '@/data/kit';
+import { usePlanKit } from '@/data/planKit';
 import { LineChoice } from '@/features/kit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
 import { Header, Screen } from '@/ui/screen';
@@ -11,7 +11,7 @@ import { SurfaceEditor } from './SurfaceEditor';
 
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
-  const { kit, failed, retry } = useKit();
+  const { kit, failed, retry } = usePlanKit();
   if (!kit) {
     return (
       <Screen title="Set-up" above="Without a job">

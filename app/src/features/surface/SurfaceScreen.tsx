@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
-import { useKit } from '@/data/kit';
+import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';
@@ -19,7 +19,7 @@ import { useSurfaceDraft } from './useSurfaceDraft';
 export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: string }) {
   const jobs = useList('jobs');
   const surfaces = useSurfaces(jobId);
-  const { kit, failed, retry } = useKit();
+  const { kit, failed, retry } = usePlanKit();
   const job = jobs.data?.find(({ id }) => id === jobId);
   const surface = surfaces.data?.find(({ id }) => id === surfaceId);
   if (job && surface && kit) return <Editing key={surfaceId} job={job} row={surface} kit={kit} />;

@@ -1,0 +1,105 @@
+import type { Entry, EntryFields } from '@fine-spray/contract';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** An entry that waits on this device, in the order it was written. */
+export interface KeptEntry {
+  /** Set by the database. */
+  readonly order?: number;
+  readonly id: string;
+  readonly fields: EntryFields;
+  /** Why the server did not take it; it stays until somebody looks. */
+  readonly refused?: string;
+  /** What the server has under the same id, where the two differ. */
+  readonly theirs?: unknown;
+}
+
+export interface KeptQuery {
+  readonly key: readonly unknown[];
+  readonly data: unknown;
+  readonly updatedAt: number;
+}
+
+interface Stores extends DBSchema {
+  waiting: { key: number; value: KeptEntry; indexes: { id: string } };
+  /** What an older or newer program left here and this one cannot read: kept as it was. */
+  aside: { key: number; value: { readonly at: string; readonly text: string } };
+  entries: { key: string; value: Entry };
+  queries: { key: string; value: KeptQuery };
+}
+
+const NAME = 'fine-spray';
+const VERSION = 1;
+
+/** What this device keeps: entries on their way, the log and the rows last seen. Opened once; it fails where the browser forbids it. */
+export class Device {
+  #opened: Promise<IDBPDatabase<Stores>> | undefined;
+
+  #open(): Promise<IDBPDatabase<Stores>> {
+    this.#opened ??= openDB<Stores>(NAME, VERSION, {
+      upgrade(database) {
+        database
+          .createObjectStore('waiting', { keyPath: 'order', autoIncrement: true })
+          .createIndex('id', 'id');
+        database.createObjectStore('aside', { autoIncrement: true });
+        database.createObjectStore('entries', { keyPath: 'id' });
+        database.createObjectStore('queries');
+      },
+    });
+    return this.#opened;
+  }
+
+  /** What waits, in the order it was written. */
+  async waiting(): Promise<readonly KeptEntry[]> {
+    return (await this.#open()).getAll('waiting');
+  }
+
+  /** Keeps an entry that waits; done only when it is on the disk. */
+  async keepWaiting(entry: KeptEntry): Promise<void> {
+    const database = await this.#open();
+    const write = database.transaction('waiting', 'readwrite', { durability: 'strict' });
+    const known = await write.store.index('id').getKey(entry.id);
+    const { order: _order, ...value } = entry;
+    await write.store.put(known === undefined ? value : { ...value, order: known });
+    await write.done;
+  }
+
+  async dropWaiting(id: string): Promise<void> {
+    const write = (await this.#open()).transaction('waiting', 'readwrite');
+    const known = await write.store.index('id').getKey(id);
+    if (known !== undefined) await write.store.delete(known);
+    await write.done;
+  }
+
+  async putAside(text: string): Promise<void> {
+    await (await this.#open()).add('aside', { at: new Date().toISOString(), text });
+  }
+
+  async aside(): Promise<readonly { readonly at: string; readonly text: string }[]> {
+    return (await this.#open()).getAll('aside');
+  }
+
+  async entries(): Promise<readonly Entry[]> {
+    return (await this.#open()).getAll('entries');
+  }
+
+  async keepEntries(entries: readonly Entry[]): Promise<void> {
+    const write = (await this.#open()).transaction('entries', 'readwrite');
+    for (const entry of entries) void write.store.put(entry);
+    await write.done;
+  }
+
+  async queries(): Promise<readonly KeptQuery[]> {
+    return (await this.#open()).getAll('queries');
+  }
+
+  async keepQuery(name: string, query: KeptQuery): Promise<void> {
+    await (await this.#open()).put('queries', query, name);
+  }
+
+  async dropQuery(name: string): Promise<void> {
+    await (await this.#open()).delete('queries', name);
+  }
+}
+
+/** The one of this page. */
+export const device = new Device();

@@ -1,0 +1,55 @@
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import { Device } from './device';
+import { keepQueries } from './keptQueries';
+import { keys, makeQueryClient } from './resources';
+
+beforeEach(() => {
+  globalThis.indexedDB = new IDBFactory();
+});
+
+const settled = () => new Promise((resolve) => setTimeout(resolve, 450));
+const entry = (id: string) => ({ id, kind: 'note' });
+
+describe('what a page has read', () => {
+  it('is there after a reload without the server, with the time it was read', async () => {
+    const client = makeQueryClient();
+    await keepQueries(client, new Device());
+    client.setQueryData(keys.list('jobs'), [{ id: 'j' }], { updatedAt: 1234 });
+    client.setQueryData(keys.list('entries'), [entry('a'), entry('b')]);
+    await settled();
+    const later = makeQueryClient();
+    await keepQueries(later, new Device());
+    expect(later.getQueryData(keys.list('jobs'))).toEqual([{ id: 'j' }]);
+    expect(later.getQueryState(keys.list('jobs'))?.dataUpdatedAt).toBe(1234);
+    expect(later.getQueryData(keys.list('entries'))).toEqual([entry('a'), entry('b')]);
+  });
+
+  it('keeps of the log only what is new', async () => {
+    const device = new Device();
+    const keepEntries = jest.spyOn(device, 'keepEntries');
+    const client = makeQueryClient();
+    await keepQueries(client, device);
+    client.setQueryData(keys.list('entries'), [entry('a'), entry('b')]);
+    await settled();
+    client.setQueryData(keys.list('entries'), [entry('a'), entry('b'), entry('c')]);
+    await settled();
+    expect(keepEntries.mock.calls.map(([some]) => some.map(({ id }) => id))).toEqual([['a', 'b'], ['c']]);
+  });
+
+  it('works as before where the device keeps nothing', async () => {
+    class NoDevice extends Device {
+      override queries() {
+        return Promise.reject(new Error('forbidden'));
+      }
+      override keepQuery() {
+        return Promise.reject(new Error('forbidden'));
+      }
+    }
+    const client = makeQueryClient();
+    await keepQueries(client, new NoDevice());
+    client.setQueryData(keys.list('jobs'), [{ id: 'j' }]);
+    await settled();
+    expect(client.getQueryData(keys.list('jobs'))).toEqual([{ id: 'j' }]);
+  });
+});

@@ -1,0 +1,55 @@
+import type { Entry } from '@fine-spray/contract';
+import type { QueryClient } from '@tanstack/react-query';
+import type { Device } from './device';
+
+/** The log is kept entry by entry: rewriting ten thousand for one more would hold up a thumb. */
+const LOG = JSON.stringify(['entries']);
+/** Changes in quick succession are kept once. */
+const PAUSE = 300;
+const PATIENCE = 3000;
+
+/** Puts into a client what this device last saw of the server, so that everything opens without it. */
+async function restore(client: QueryClient, device: Device): Promise<void> {
+  const [queries, entries] = await Promise.all([device.queries(), device.entries()]);
+  for (const { key, data, updatedAt } of queries) {
+    if (JSON.stringify(key) === LOG) client.setQueryData(key, entries, { updatedAt });
+    else client.setQueryData(key, data, { updatedAt });
+  }
+}
+
+/**
+ * Keeps what a client has read on this device from now on, and gives back first what was kept. Where the device keeps
+ * nothing, the client works as before.
+ * @returns done when what was kept is in the client, or could not be had in three seconds
+ */
+export async function keepQueries(client: QueryClient, device: Device): Promise<void> {
+  const late = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
+  await Promise.race([restore(client, device).catch(() => undefined), late]);
+  const known = new Set((client.getQueryData<readonly Entry[]>(['entries']) ?? []).map(({ id }) => id));
+  const changed = new Map<string, readonly unknown[]>();
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const keep = async () => {
+    const now = [...changed];
+    changed.clear();
+    for (const [name, key] of now) {
+      const { data, dataUpdatedAt: updatedAt } = client.getQueryState(key) ?? {};
+      if (data === undefined || updatedAt === undefined) continue;
+      if (name !== LOG) {
+        await device.keepQuery(name, { key, data, updatedAt });
+        continue;
+      }
+      const fresh = (data as readonly Entry[]).filter(({ id }) => !known.has(id));
+      await device.keepEntries(fresh);
+      fresh.forEach(({ id }) => known.add(id));
+      await device.keepQuery(name, { key, data: null, updatedAt });
+    }
+  };
+  client.getQueryCache().subscribe(({ type, query }) => {
+    if (type !== 'updated' || query.state.status !== 'success') return;
+    const name = JSON.stringify(query.queryKey);
+    changed.set(name, query.queryKey);
+    clearTimeout(timer);
+    // A device that is full keeps what it had; the page goes on.
+    timer = setTimeout(() => void keep().catch(() => undefined), PAUSE);
+  });
+}

@@ -1,0 +1,21 @@
+import { planHistory, type Kit } from '@fine-spray/contract/planning';
+import { useMemo } from 'react';
+import { usePreference } from '@/ui/preference';
+import { useKit } from './kit';
+import { useLog } from './log';
+import { recordOf } from './record';
+
+/** Whether plans stand on what the crew's own log says, where it says something. On: it is trusted before a data sheet. */
+export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'off']);
+
+/** The kit as plans use it: with the crew's own history, unless that is switched off. */
+export function usePlanKit(): ReturnType<typeof useKit> {
+  const { kit: plain, ...rest } = useKit();
+  const { entries } = useLog();
+  const [ours] = useOurHistory();
+  const kit = useMemo((): Kit | undefined => {
+    if (!plain || ours === 'off' || entries.length === 0) return plain;
+    return { ...plain, history: planHistory(recordOf(entries)) };
+  }, [plain, entries, ours]);
+  return { ...rest, ...(kit ? { kit } : {}) };
+}

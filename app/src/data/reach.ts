@@ -1,0 +1,37 @@
+/** Where this device stands to the server. */
+export interface Reach {
+  /** Whether the last call was answered; nothing before the first. */
+  readonly reached: boolean | undefined;
+  /** When it last answered, ms since 1970 by this device. */
+  readonly at: number | undefined;
+  /** Server clock less the clock of this device, s; as told by its last answer. */
+  readonly skew: number | undefined;
+}
+
+let now: Reach = { reached: undefined, at: undefined, skew: undefined };
+const listeners = new Set<() => void>();
+
+function set(next: Reach): void {
+  now = next;
+  listeners.forEach((listener) => listener());
+}
+
+export const reach = {
+  current: (): Reach => now,
+  subscribe: (listener: () => void): (() => void) => {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+  /** A call was answered, with the time the server had then. */
+  answered: (date: string | null | undefined): void => {
+    const at = Date.now();
+    const server = Date.parse(date ?? '');
+    const skew = Number.isNaN(server) ? now.skew : Math.round((server - at) / 1000);
+    // Told at most once a minute while nothing changes: no screen needs it more often.
+    if (now.reached === true && now.skew === skew && now.at !== undefined && at - now.at < 60_000) return;
+    set({ reached: true, at, skew });
+  },
+  failed: (): void => {
+    if (now.reached !== false) set({ ...now, reached: false });
+  },
+};

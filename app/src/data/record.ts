@@ -1,0 +1,78 @@
+import type { Coating as CoreCoating } from '@fine-spray/core/coating';
+import type { Entry } from '@fine-spray/contract';
+import { coreLog, logNames, type LogNames } from '@fine-spray/contract/log';
+import { readTip } from '@fine-spray/core/tip';
+import { readRecord, type OwnedTip, type SiteRecord } from '@fine-spray/core/record';
+import type { Kit } from '@fine-spray/contract/planning';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { Job, Surface } from '@fine-spray/contract';
+import { useKit } from './kit';
+import { useLog } from './log';
+import { surfacesQuery, useList } from './resources';
+
+const RECORDS = new WeakMap<readonly Entry[], SiteRecord>();
+
+/** The log put in order once for all who ask. */
+export function recordOf(entries: readonly Entry[]): SiteRecord {
+  const known = RECORDS.get(entries) ?? readRecord(coreLog(entries));
+  RECORDS.set(entries, known);
+  return known;
+}
+
+/** Coatings of the kit as the core takes them, by id. */
+export function coatingsOf(kit: Pick<Kit, 'coatings'>): Readonly<Record<string, CoreCoating>> {
+  return Object.fromEntries(
+    kit.coatings.map(({ id, name, archetype, overrides }) => [id, { name, archetype, overrides }]),
+  );
+}
+
+/** Tips of the kit as the core takes them. */
+export function tipsOf(kit: Pick<Kit, 'tips'>): readonly OwnedTip[] {
+  return kit.tips.flatMap(({ id, code, family, litresBefore }) => {
+    const tip = readTip(code, family);
+    return tip.ok ? [{ tip: id, code: tip.value, before: litresBefore }] : [];
+  });
+}
+
+/** Everything the screens of the log stand on: entries, what they are called, jobs with their surfaces, and the kit. */
+export interface SiteLog {
+  readonly entries: readonly Entry[];
+  readonly record: SiteRecord;
+  readonly names: LogNames;
+  readonly jobs: readonly Job[];
+  readonly surfaces: readonly Surface[];
+  readonly kit: Kit;
+}
+
+/** The log with its names, or what stands in the way. What of a job is not here yet is called by what it is. */
+export function useSiteLog(): {
+  readonly log?: SiteLog;
+  readonly failed: boolean;
+  readonly retry: () => void;
+} {
+  const client = useQueryClient();
+  const { entries, failed: noLog, loading } = useLog();
+  const jobs = useList('jobs');
+  const { kit, failed: noKit, retry } = useKit();
+  const surfaces = useQueries({
+    queries: (jobs.data ?? []).map(({ id }) => surfacesQuery(id)),
+    combine: (all) => all.flatMap(({ data }) => data ?? []),
+  });
+  const log = useMemo((): SiteLog | undefined => {
+    if (!jobs.data || !kit || loading) return undefined;
+    const names = logNames({
+      jobs: jobs.data,
+      surfaces,
+      coatings: kit.coatings,
+      tips: kit.tips,
+      sprayers: kit.sprayers,
+    });
+    return { entries, record: recordOf(entries), names, jobs: jobs.data, surfaces, kit };
+  }, [entries, jobs.data, kit, loading, surfaces]);
+  const again = () => {
+    retry();
+    void client.refetchQueries();
+  };
+  return { ...(log ? { log } : {}), failed: !log && (noLog || noKit || jobs.isError), retry: again };
+}

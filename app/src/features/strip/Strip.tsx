@@ -1,0 +1,84 @@
+import CloudOff from 'lucide-react-native/icons/cloud-off';
+import Send from 'lucide-react-native/icons/send';
+import Clock from 'lucide-react-native/icons/clock-alert';
+import RefreshCw from 'lucide-react-native/icons/refresh-cw';
+import type { LucideIcon } from 'lucide-react-native';
+import { CLOCK_TOLERANCE } from '@fine-spray/contract';
+import { roughly } from '@fine-spray/contract/log';
+import { useRouter } from 'expo-router';
+import { useSyncExternalStore } from 'react';
+import { View } from 'react-native';
+import { useOutbox } from '@/data/log';
+import { reach } from '@/data/reach';
+import { update } from '@/data/update';
+import { Button } from '@/ui/button';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+
+const timeOf = (at: number) =>
+  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** What holds everywhere: the server is away, entries wait, the clock is wrong, a new version is here. Nothing while all is well. */
+export function Strip() {
+  const router = useRouter();
+  const { waiting, full, aside } = useOutbox();
+  const { reached, at, skew } = useSyncExternalStore(reach.subscribe, reach.current, reach.current);
+  const ready = useSyncExternalStore(update.subscribe, update.ready, update.ready);
+  const refused = waiting.filter((one) => one.refused !== undefined).length;
+  const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
+  const away = reached === false;
+  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready) return null;
+  return (
+    <View role="status" className="gap-1 border-b border-rule bg-caution-tint px-4 py-1" testID="strip">
+      {away ? (
+        <Line
+          icon={CloudOff}
+          text={`The server is not reached. You see what this device has${at === undefined ? '' : ` as of ${timeOf(at)}`}.`}
+        />
+      ) : null}
+      {waiting.length > 0 ? (
+        <View className="flex-row items-center gap-2">
+          <Line
+            icon={Send}
+            text={
+              full
+                ? `This device takes no more: keep this page open until ${waiting.length} are sent.`
+                : `Kept on this device, ${waiting.length} waiting to send.${refused > 0 ? ` ${refused} not taken.` : ''}`
+            }
+          />
+          <Button label="Look" kind="quiet" onPress={() => router.navigate('/log/waiting')} />
+        </View>
+      ) : null}
+      {aside > 0 ? (
+        <Line
+          icon={Send}
+          text={`${aside} left by another version of this program cannot be read yet; kept on this device.`}
+        />
+      ) : null}
+      {wrong ? (
+        <Line
+          icon={Clock}
+          text={`The clock of this device is ${roughly(skew * 1000)} ${skew > 0 ? 'slow' : 'fast'}. What you write is put right by the server's.`}
+        />
+      ) : null}
+      {ready ? (
+        <View className="flex-row items-center gap-2">
+          <Line icon={RefreshCw} text="A new version is ready." />
+          <Button label="Use it now" kind="quiet" onPress={() => update.use()} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+function Line({ icon: Icon, text }: { icon: LucideIcon; text: string }) {
+  const { palette } = useTheme();
+  return (
+    <View className="min-h-[32px] min-w-0 flex-1 flex-row items-center gap-2">
+      <Icon size={18} color={palette.caution} aria-hidden />
+      <Words size={14} weight="semi" colour="caution" className="min-w-0 flex-1">
+        {text}
+      </Words>
+    </View>
+  );
+}
