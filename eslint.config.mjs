@@ -115,6 +115,7 @@ export default tseslint.config(
       'app/src/features/paint/ViscosityChart.tsx',
       'app/src/features/procedure/MachinePicture.tsx',
       'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
+      'app/src/features/wear/FanChart.tsx',
     ],
     rules: { '@typescript-eslint/no-deprecated': 'off' },
   },

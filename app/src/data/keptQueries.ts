@@ -47,7 +47,7 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
   client.getQueryCache().subscribe(({ type, query }) => {
     if (type !== 'updated' || query.state.status !== 'success') return;
     const name = JSON.stringify(query.queryKey);
-    changed.set(name, query.queryKey);
+    changed.set(name, query.queryKey as readonly unknown[]);
     clearTimeout(timer);
     // A device that is full keeps what it had; the page goes on.
     timer = setTimeout(() => void keep().catch(() => undefined), PAUSE);

@@ -1,8 +1,13 @@
 /** Everything the first load does without: one chunk, fetched once and kept by the service worker. */
+export { ActualScreen } from './actual';
 export { BuyScreen } from './buy';
+export { ClocksScreen } from './clocks';
 export { FilesScreen, OpenJobScreen } from './files';
 export { JobScreen, JobSide } from './jobs';
+export { EntryScreen, JournalScreen, WaitingScreen } from './journal';
 export { CoatingScreen, KitRowScreen, KitScreen } from './kit';
+export { LearnedScreen } from './learned';
+export { CaptureScreen, LogScreen } from './log';
 export { PlaceScreen } from './place';
 export { BookScreen, SettingsScreen } from './settings';
 export { SiteScreen } from './site';
@@ -10,3 +15,4 @@ export { Strip } from './strip';
 export { TakeScreen } from './take';
 export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';
+export { WearScreen } from './wear';

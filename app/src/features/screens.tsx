@@ -42,3 +42,12 @@ export const SiteScreen = screen((screens) => screens.SiteScreen, waiting('On si
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take these'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));
 export const SettingsScreen = screen((screens) => screens.SettingsScreen, waiting('Settings'));
+export const LogScreen = screen((screens) => screens.LogScreen, waiting('Log'));
+export const CaptureScreen = screen((screens) => screens.CaptureScreen, waiting('Write down', '/log'));
+export const EntryScreen = screen((screens) => screens.EntryScreen, waiting('Entry', '/log/journal'));
+export const JournalScreen = screen((screens) => screens.JournalScreen, waiting('Journal', '/log'));
+export const WaitingScreen = screen((screens) => screens.WaitingScreen, waiting('Waiting to send', '/log'));
+export const ClocksScreen = screen((screens) => screens.ClocksScreen, waiting('What can be sprayed', '/log'));
+export const ActualScreen = screen((screens) => screens.ActualScreen, waiting('Plan against actual', '/log'));
+export const WearScreen = screen((screens) => screens.WearScreen, waiting('Tips', '/log'));
+export const LearnedScreen = screen((screens) => screens.LearnedScreen, waiting('Our history', '/log'));

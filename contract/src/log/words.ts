@@ -76,9 +76,9 @@ const WRITERS: { readonly [Kind in EntryKind]: Writer<Kind> } = {
     joined([coatName(coat), coatingOf(names, coatingId), weather && weatherWords(weather, system)]),
   comb: ({ coatingId, coat, lastWet, target }, names, show) =>
     joined([
-      `${lastWet.map((tooth) => (tooth === null ? 'none wet' : show(tooth, 'wetFilm'))).join(' · ')}`,
+      lastWet.map((tooth) => (tooth === null ? 'none wet' : show(tooth, 'wetFilm'))).join(' · '),
       target !== null && `wanted ${show(target, 'wetFilm')}`,
-      `${coatName(coat).toLowerCase()}`,
+      coatName(coat).toLowerCase(),
       coatingOf(names, coatingId),
     ]),
   sprayed: ({ coatingId, coat, tipId, volume }, names, show) =>

@@ -98,7 +98,7 @@ describe('plan against actual', () => {
     expect(one.short?.low).toBeLessThan(one.short?.volume ?? 0);
     expect(one.short?.high).toBeGreaterThan(one.short?.volume ?? Infinity);
     expect(compared([delivered(20), ...done('hall', 3)])).not.toHaveProperty('short');
-    const elsewhere: LogEntry = { ...delivered(2), job: 'another' } as LogEntry;
+    const elsewhere: LogEntry = { ...delivered(2), job: 'another' };
     expect(compared([elsewhere])).not.toHaveProperty('atHand');
   });
 

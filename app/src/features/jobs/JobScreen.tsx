@@ -4,6 +4,7 @@ import { counted, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Layers from 'lucide-react-native/icons/layers';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import PackageCheck from 'lucide-react-native/icons/package-check';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
@@ -69,6 +70,11 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
           label="Take these"
           icon={PackageCheck}
           onPress={() => router.navigate(`/jobs/${job.id}/take`)}
+        />
+        <Button
+          label="Log"
+          icon={NotebookPen}
+          onPress={() => router.navigate(`/log?job=${job.id}` as '/log')}
         />
         <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
         <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />

@@ -1,2 +1,3 @@
 export { PaperButton } from './PaperButton';
 export { Papers } from './Papers';
+export { usePaperSize } from './usePaperSize';

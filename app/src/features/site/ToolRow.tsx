@@ -1,11 +1,12 @@
 import { useRouter } from 'expo-router';
+import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { TOOLS, TOOL_IDS } from './tools';
 
 /** The ways from a card to what is done with paint in the hose. */
-export function ToolRow({ under }: { under: string }) {
+export function ToolRow({ under, log }: { under: string; log?: string | undefined }) {
   const router = useRouter();
   return (
     <View className="gap-2" role="group" aria-label="On site">
@@ -13,6 +14,15 @@ export function ToolRow({ under }: { under: string }) {
         On site
       </Words>
       <View className="flex-row flex-wrap gap-2">
+        {log === undefined ? null : (
+          <Button
+            label="Write down"
+            icon={NotebookPen}
+            kind="primary"
+            className="min-h-[56px] flex-grow"
+            onPress={() => router.navigate(log)}
+          />
+        )}
         {TOOL_IDS.map((tool) => (
           <Button
             key={tool}

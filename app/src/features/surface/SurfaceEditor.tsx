@@ -206,7 +206,9 @@ export function SurfaceEditor({
           />
         </View>
       ) : null}
-      {card && !refusal && !underneath ? <ToolRow under={under} /> : null}
+      {card && !refusal && !underneath ? (
+        <ToolRow under={under} log={surfaceId ? `/log?surface=${surfaceId}` : undefined} />
+      ) : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
       </Words>

@@ -1,0 +1,3 @@
+import { LearnedScreen } from '@/features/screens';
+
+export default LearnedScreen;

@@ -1,0 +1,3 @@
+import { WearScreen } from '@/features/screens';
+
+export default WearScreen;

@@ -1,0 +1,3 @@
+import { WaitingScreen } from '@/features/screens';
+
+export default WaitingScreen;

@@ -1,0 +1,65 @@
+import type { RecoatClock } from '@fine-spray/core';
+import { createEvents, type DateArray, type EventAttributes } from 'ics';
+
+const dateOf = (time: number): DateArray => {
+  const at = new Date(time);
+  return [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours(), at.getUTCMinutes()];
+};
+
+export interface WindowName {
+  readonly surface: string;
+  readonly coating: string;
+}
+
+/** Shortest a window is drawn where it never closes, ms: long enough to be seen in a day. */
+const OPEN_END = 3600_000;
+
+/** The windows of some coats as a calendar (RFC 5545): may recoat, and may mask over. */
+export function writeCalendar(
+  clocks: readonly RecoatClock[],
+  nameOf: (clock: RecoatClock) => WindowName,
+  now: number,
+): string {
+  const events = clocks.flatMap((clock): EventAttributes[] => {
+    const { moments, entry, coat } = clock;
+    if (!moments) return [];
+    const { surface, coating } = nameOf(clock);
+    const event = (
+      kind: string,
+      title: string,
+      from: number,
+      until: number,
+      description: string,
+    ): EventAttributes => ({
+      uid: `${entry}-${kind}@fine-spray`,
+      title: `${surface}: ${title}`,
+      description,
+      start: dateOf(from),
+      startInputType: 'utc',
+      startOutputType: 'utc',
+      end: dateOf(Math.max(until, from + OPEN_END)),
+      endInputType: 'utc',
+      endOutputType: 'utc',
+      created: dateOf(now),
+      lastModified: dateOf(now),
+      productId: 'fine-spray',
+      calName: 'Fine Spray: recoat windows',
+      busyStatus: 'FREE',
+    });
+    const band =
+      'By the weather written down with it, give or take a third. Try it with a finger first; the data sheet comes before this.';
+    return [
+      event(
+        'recoat',
+        `may recoat (${coating}, coat ${coat})`,
+        moments.recoat.surely,
+        moments.closes?.from ?? moments.recoat.surely,
+        band,
+      ),
+      event('mask', `may mask over (${coating})`, moments.mask.surely, moments.mask.surely, band),
+    ];
+  });
+  const { error, value } = createEvents(events);
+  if (typeof value !== 'string') throw error ?? new Error('no calendar');
+  return value;
+}

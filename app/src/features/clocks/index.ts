@@ -1,0 +1,1 @@
+export { ClocksScreen } from './ClocksScreen';

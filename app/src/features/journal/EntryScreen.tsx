@@ -1,0 +1,137 @@
+import { ENTRY_NAMES, isKnown, timeOf } from '@fine-spray/contract';
+import { entryWords, journalLine, placeWords, skewWords } from '@fine-spray/contract/log';
+import { format } from 'date-fns/format';
+import { useRouter } from 'expo-router';
+import Pencil from 'lucide-react-native/icons/pencil';
+import { View } from 'react-native';
+import { useLog } from '@/data/log';
+import { outbox } from '@/data/outbox';
+import { useSiteLog, type SiteLog } from '@/data/record';
+import { Button } from '@/ui/button';
+import { Panel } from '@/ui/panel';
+import { Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { SiteTargets } from '@/ui/target';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { EntryRows, offsetAt } from './EntryRows';
+
+/** Kinds that are made by a tool and put right by using it again. */
+const BY_TOOL = ['viscosity', 'set-up confirmed', 'machine', 'withdrawn'];
+
+/** One entry whole: all it says, what it replaced and what replaced it, and the way to put it right. */
+export function EntryScreen({ entryId }: { entryId: string }) {
+  const { log, failed, retry } = useSiteLog();
+  const entry = log?.entries.find(({ id }) => id === entryId);
+  return (
+    <SiteTargets>
+      <Screen
+        title={entry && isKnown(entry) ? ENTRY_NAMES[entry.kind] : 'Entry'}
+        above="Log"
+        backTo="/log/journal"
+      >
+        {log && entry ? <Shown log={log} entryId={entryId} /> : null}
+        {log && !entry ? (
+          <ErrorState
+            title="There is no such entry"
+            text="It may be on another device still, and not sent yet."
+          />
+        ) : null}
+        {failed ? (
+          <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+        ) : null}
+        {!log && !failed ? <Skeleton rows={3} /> : null}
+      </Screen>
+    </SiteTargets>
+  );
+}
+
+function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
+  const { system } = useUnits();
+  const { write, waiting } = useLog();
+  const router = useRouter();
+  const toast = useToast();
+  const entry = log.entries.find(({ id }) => id === entryId);
+  if (!entry) return null;
+  const line = (one: typeof entry) => journalLine(one, { names: log.names, system, offsetAt });
+  const replaced = log.entries.filter(({ id }) => id === entry.replaces);
+  const replacing = log.entries.filter(({ replaces }) => replaces === entry.id);
+  const waits = waiting.some(({ id }) => id === entry.id);
+  const skew = skewWords(entry);
+  const takeBack = () => {
+    if (outbox.takeBack(entry.id)) {
+      router.navigate('/log/journal');
+      return;
+    }
+    const id = write({
+      kind: 'withdrawn',
+      payload: { why: '' },
+      jobId: entry.jobId,
+      surfaceId: entry.surfaceId,
+      replaces: entry.id,
+    });
+    toast({
+      text: 'Taken back. It stays in sight and counts no more.',
+      undo: () => {
+        if (!outbox.takeBack(id)) toast({ text: 'That is sent already: write it down again.' });
+      },
+    });
+  };
+  return (
+    <>
+      <Panel>
+        <Words size={22} weight="bold">
+          {isKnown(entry)
+            ? entryWords(entry, log.names, system) || ENTRY_NAMES[entry.kind]
+            : 'Written by a newer version of this program.'}
+        </Words>
+        <Words>{placeWords(entry, log.names)}</Words>
+        <Words colour="ink2">{`${format(timeOf(entry), 'd MMMM yyyy, HH:mm')}${entry.author ? `, ${entry.author}` : ''}`}</Words>
+        {waits ? (
+          <Words weight="semi" colour="caution">
+            Waits on this device to be sent.
+          </Words>
+        ) : null}
+        {skew ? <Words colour="caution">{skew}</Words> : null}
+        <Words size={14} colour="ink2">{`Id ${entry.id}`}</Words>
+      </Panel>
+      {replacing.length > 1 ? (
+        <Words weight="bold" colour="caution" role="alert">
+          Two devices put this right at once. Both stand below and both count: take one of them back.
+        </Words>
+      ) : null}
+      {replacing.length > 0 ? (
+        <View className="gap-2">
+          <Words weight="bold" heading={2}>
+            Put right by
+          </Words>
+          <EntryRows lines={replacing.map(line)} />
+        </View>
+      ) : null}
+      {replaced.length > 0 ? (
+        <View className="gap-2">
+          <Words weight="bold" heading={2}>
+            It replaced
+          </Words>
+          <EntryRows lines={replaced.map(line)} />
+        </View>
+      ) : null}
+      {replacing.length === 0 && entry.kind !== 'withdrawn' ? (
+        <View className="flex-row flex-wrap gap-2">
+          {BY_TOOL.includes(entry.kind) || !isKnown(entry) ? null : (
+            <Button
+              label="Put it right"
+              kind="primary"
+              icon={Pencil}
+              onPress={() =>
+                router.navigate(`/log/write/${entry.kind.replace(/ /g, '-')}?entry=${entry.id}` as '/log')
+              }
+            />
+          )}
+          <Button label="Take it back" onPress={takeBack} />
+        </View>
+      ) : null}
+    </>
+  );
+}

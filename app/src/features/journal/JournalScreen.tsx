@@ -1,0 +1,240 @@
+import { ENTRY_KINDS, ENTRY_NAMES, TROUBLE_KINDS, logFile, type EntryKind } from '@fine-spray/contract';
+import {
+  journal,
+  weatherWords,
+  writeJournal,
+  writeViscositySheet,
+  type JournalDay,
+  type JournalLine,
+} from '@fine-spray/contract/log';
+import { counted } from '@fine-spray/core';
+import { format } from 'date-fns/format';
+import Download from 'lucide-react-native/icons/download';
+import Printer from 'lucide-react-native/icons/printer';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { FlatList, View } from 'react-native';
+import { fileOf, whyFailed } from '@/data/api';
+import { saveBlob, saveFile } from '@/data/deviceFiles';
+import { useSiteLog, type SiteLog } from '@/data/record';
+import { usePaperSize } from '@/features/paper';
+import { Button } from '@/ui/button';
+import { Choice } from '@/ui/choice';
+import { TextField } from '@/ui/field';
+import { Header, Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { EntryRow, ROW_HEIGHT, offsetAt } from './EntryRows';
+
+/** Height of the line above a day, px. */
+const DAY_HEIGHT = 96;
+
+type Item = { readonly day: JournalDay } | { readonly line: JournalLine };
+
+/** Days with their entries as one list, with where each begins: ten thousand scroll like ten. */
+export function itemsOf(days: readonly JournalDay[]): {
+  readonly items: readonly Item[];
+  readonly offsets: readonly number[];
+} {
+  const items: Item[] = [];
+  const offsets: number[] = [];
+  let at = 0;
+  for (const day of days) {
+    items.push({ day });
+    offsets.push(at);
+    at += DAY_HEIGHT;
+    for (const line of day.lines) {
+      items.push({ line });
+      offsets.push(at);
+      at += ROW_HEIGHT;
+    }
+  }
+  return { items, offsets };
+}
+
+/** The whole log, day by day, to read, to search, to print and to take along. */
+export function JournalScreen({ jobId }: { jobId?: string | undefined }) {
+  const { log, failed, retry } = useSiteLog();
+  if (log) return <Loaded log={log} jobId={jobId} />;
+  return (
+    <Screen title="Journal" above="Log" backTo="/log">
+      {failed ? (
+        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+      ) : (
+        <Skeleton rows={6} />
+      )}
+    </Screen>
+  );
+}
+
+const ALL = 'all';
+const TROUBLE = 'trouble';
+
+function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
+  const { system } = useUnits();
+  const [text, setText] = useState('');
+  const [job, setJob] = useState(jobId ?? ALL);
+  const [kind, setKind] = useState<string>(ALL);
+  const wanted = useDeferredValue(text);
+  const days = useMemo(() => {
+    const kinds = kind === ALL ? undefined : kind === TROUBLE ? TROUBLE_KINDS : [kind as EntryKind];
+    return journal(
+      log.entries,
+      { names: log.names, system, offsetAt },
+      { text: wanted, ...(job === ALL ? {} : { jobId: job }), ...(kinds ? { kinds } : {}) },
+    );
+  }, [log, system, wanted, job, kind]);
+  const { items, offsets } = useMemo(() => itemsOf(days), [days]);
+  const count = days.reduce((sum, { lines }) => sum + lines.length, 0);
+  return (
+    <View className="min-h-0 flex-1">
+      <Header title="Journal" above="Log" backTo="/log" />
+      <FlatList
+        data={items}
+        keyExtractor={(item) => ('day' in item ? item.day.day : item.line.entry.id)}
+        getItemLayout={(_data, index) => ({
+          index,
+          offset: offsets[index] ?? 0,
+          length: items[index] && 'day' in items[index] ? DAY_HEIGHT : ROW_HEIGHT,
+        })}
+        initialNumToRender={14}
+        windowSize={7}
+        contentContainerClassName="w-full max-w-[760px] px-4 pb-10"
+        ListHeaderComponent={
+          <View className="gap-3 pb-2">
+            <TextField label="Find" value={text} onChange={setText} />
+            <View className="flex-row gap-2">
+              <View className="min-w-0 flex-1">
+                <Choice
+                  label="Job"
+                  value={job}
+                  options={[
+                    { value: ALL, label: 'All jobs' },
+                    ...log.jobs.map(({ id, name }) => ({ value: id, label: name })),
+                  ]}
+                  onChange={setJob}
+                />
+              </View>
+              <View className="min-w-0 flex-1">
+                <Choice
+                  label="What"
+                  value={kind}
+                  options={[
+                    { value: ALL, label: 'Everything' },
+                    { value: TROUBLE, label: 'Trouble', note: 'Clogs, faults, touch-ups, near misses' },
+                    ...ENTRY_KINDS.map((value) => ({ value: value, label: ENTRY_NAMES[value] })),
+                  ]}
+                  onChange={setKind}
+                />
+              </View>
+            </View>
+            <Words
+              colour="ink2"
+              aria-live="polite"
+            >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}`}</Words>
+            <Out log={log} days={days} />
+            {count === 0 ? (
+              <EmptyState
+                title={log.entries.length === 0 ? 'Nothing written down yet' : 'Nothing like that in the log'}
+                text={
+                  log.entries.length === 0
+                    ? 'What is written on site stands here, day by day.'
+                    : 'Take a word out, or look in all jobs.'
+                }
+              />
+            ) : null}
+          </View>
+        }
+        renderItem={({ item }) =>
+          'day' in item ? (
+            <DayHead day={item.day} job={job === ALL ? undefined : job} />
+          ) : (
+            <EntryRow line={item.line} fixed />
+          )
+        }
+      />
+    </View>
+  );
+}
+
+/** The journal as it is filtered, as files. */
+function Out({ log, days }: { log: SiteLog; days: readonly JournalDay[] }) {
+  const { system } = useUnits();
+  const toast = useToast();
+  const said = (name: string) => toast({ text: `${name} is in your downloads.` });
+  const json = () => {
+    const kept = new Set(days.flatMap(({ lines }) => lines.map(({ entry }) => entry.id)));
+    const file = logFile.parse({
+      format: 'fine-spray-log',
+      version: 1,
+      entries: log.entries
+        .filter(({ id }) => kept.has(id))
+        .map(({ version: _v, createdAt: _c, updatedAt: _u, ...entry }) => entry),
+    });
+    saveFile('site-log.json', 'application/json', `${JSON.stringify(file, null, 1)}\n`);
+    said('The log');
+  };
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button
+        label="CSV"
+        icon={Download}
+        onPress={() => {
+          saveFile('site-log.csv', 'text/csv', writeJournal(days));
+          said('The log');
+        }}
+      />
+      <Button label="JSON" icon={Download} onPress={json} />
+      <Button
+        label="Viscosity sheet"
+        icon={Download}
+        onPress={() => {
+          saveFile('viscosity.csv', 'text/csv', writeViscositySheet(log.entries, log.names, system));
+          said('The sheet');
+        }}
+      />
+    </View>
+  );
+}
+
+/** What a day was: date, weather, who; and on paper. */
+function DayHead({ day, job }: { day: JournalDay; job: string | undefined }) {
+  const { system } = useUnits();
+  const [size] = usePaperSize();
+  const toast = useToast();
+  const date = format(new Date(`${day.day}T12:00:00`), 'EEE d MMM yyyy');
+  const first = day.weather[0];
+  async function print() {
+    try {
+      const offset = offsetAt(Date.parse(`${day.day}T12:00:00`));
+      const query = new URLSearchParams({
+        size,
+        units: system,
+        offset: String(offset),
+        ...(job ? { job } : {}),
+      });
+      saveBlob(`site-log-${day.day}.pdf`, await fileOf(`/api/log/days/${day.day}?${query.toString()}`));
+    } catch (error) {
+      toast({ text: `Not printed: ${whyFailed(error)} The CSV is made on this device.` });
+    }
+  }
+  return (
+    <View
+      style={{ height: DAY_HEIGHT }}
+      className="flex-row items-end gap-2 overflow-hidden border-b-2 border-ink pb-2"
+    >
+      <View className="min-w-0 flex-1">
+        <Words size={18} weight="bold" heading={2} numberOfLines={1}>
+          {date}
+        </Words>
+        <Words size={14} colour="ink2" numberOfLines={2}>
+          {[day.authors.join(', '), first ? weatherWords(first, system) : undefined]
+            .filter(Boolean)
+            .join(' · ')}
+        </Words>
+      </View>
+      <Button label="PDF" icon={Printer} aria-label={`PDF of ${date}`} onPress={() => void print()} />
+    </View>
+  );
+}

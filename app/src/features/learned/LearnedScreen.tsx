@@ -1,0 +1,224 @@
+import { journalLine } from '@fine-spray/contract/log';
+import {
+  FAMILY_DATA,
+  counted,
+  lessons,
+  showRange,
+  showText,
+  type Explained,
+  type Lesson,
+} from '@fine-spray/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { useOurHistory } from '@/data/planKit';
+import { coatingsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { EntryRows, offsetAt } from '@/features/journal';
+import { WhySheet } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { Panel } from '@/ui/panel';
+import { Screen } from '@/ui/screen';
+import { Segmented } from '@/ui/segmented';
+import { Sheet } from '@/ui/sheet';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly text: string }>> = {
+  transfer: {
+    title: 'How much of the paint lands',
+    text: 'From area, comb and litres. Changes litres in estimates and buy lists.',
+  },
+  pressure: {
+    title: 'Pressure for an even fan',
+    text: 'Over what the heuristic says. Changes where dialling in begins.',
+  },
+  speed: { title: 'Gun speed', text: 'Over the speed of the card, as the comb asked for it.' },
+  thinning: { title: 'Thinner', text: 'In the set-ups that were confirmed.' },
+  cup: { title: 'Cup time', text: 'At which this crew sprays.' },
+};
+
+/** What the crew's own log has taught, how sure it is, and whether plans stand on it. */
+export function LearnedScreen() {
+  const { log, failed, retry } = useSiteLog();
+  return (
+    <Screen title="Our history" above="Log" backTo="/log">
+      {log ? <Loaded log={log} /> : null}
+      {failed ? (
+        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+      ) : null}
+      {!log && !failed ? <Skeleton rows={4} height={120} /> : null}
+    </Screen>
+  );
+}
+
+function Loaded({ log }: { log: SiteLog }) {
+  const [ours, setOurs] = useOurHistory();
+  const [why, setWhy] = useState<Explained>();
+  const [traced, setTraced] = useState<Lesson>();
+  const found = useMemo(() => lessons(log.record, coatingsOf(log.kit)), [log]);
+  const kinds = [...new Set(found.map(({ kind }) => kind))];
+  return (
+    <>
+      <Panel testID="history-switch">
+        <Words size={22} weight="bold">
+          {ours === 'on'
+            ? 'Plans stand on our history where it has something to say'
+            : 'Plans stand on data sheets and working defaults'}
+        </Words>
+        <Segmented
+          label="Our history in plans"
+          value={ours}
+          options={[
+            { value: 'on', label: 'Our history' },
+            { value: 'off', label: 'Without it' },
+          ]}
+          onChange={setOurs}
+        />
+        <Words size={14} colour="ink2">
+          Measured on the job comes before it, data sheets and working defaults after it. One wrong entry is
+          not believed until others agree with it.
+        </Words>
+      </Panel>
+      {found.length === 0 ? (
+        <EmptyState
+          title="Nothing learned yet"
+          text="Write down litres, a comb and the finished coat of a surface: from the first job on the log has something to say."
+        />
+      ) : null}
+      {kinds.map((kind) => (
+        <Panel key={kind} title={GROUPS[kind].title}>
+          <Words size={14} colour="ink2">
+            {GROUPS[kind].text}
+          </Words>
+          {found
+            .filter((one) => one.kind === kind)
+            .map((lesson) => (
+              <LessonRow
+                key={keyOf(lesson)}
+                lesson={lesson}
+                log={log}
+                onWhy={() => setWhy(lesson.learned.value)}
+                onTrace={() => setTraced(lesson)}
+              />
+            ))}
+        </Panel>
+      ))}
+      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {traced ? <Trace lesson={traced} log={log} onClose={() => setTraced(undefined)} /> : null}
+    </>
+  );
+}
+
+const keyOf = ({ kind, coating, family, cup, work }: Lesson) =>
+  [kind, coating, family, cup, work?.element, work?.side, work?.wind].join(' ');
+
+function aboutWords({ coating, family, cup, work }: Lesson, log: SiteLog): string {
+  return [
+    work ? `${work.element}, ${work.side}${work.side === 'outside' ? `, ${work.wind}` : ''}` : undefined,
+    coating === undefined ? undefined : (log.names.coating(coating) ?? 'a coating that was deleted'),
+    family === undefined ? undefined : `${FAMILY_DATA[family].name.toLowerCase()} tips`,
+    cup === undefined ? undefined : cup === 'own' ? 'own cup' : cup,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** The learned value beside what it replaces, with its range, its jobs and their spread. */
+function LessonRow({
+  lesson,
+  log,
+  onWhy,
+  onTrace,
+}: {
+  lesson: Lesson;
+  log: SiteLog;
+  onWhy: () => void;
+  onTrace: () => void;
+}) {
+  const { system } = useUnits();
+  const { learned, kind } = lesson;
+  const { value, jobs, readings, spread } = learned;
+  const [prior] = value.inputs;
+  const shown = (one: number) =>
+    kind === 'thinning' ? `${((one - 1) * 100).toFixed(1)} %` : showText(one, value.kind, system);
+  return (
+    <View className="gap-1 border-b border-rule pb-3">
+      <Words weight="semi">{aboutWords(lesson, log)}</Words>
+      <View className="flex-row flex-wrap items-baseline gap-x-3">
+        <Words size={30} weight="digits-bold">
+          {shown(value.value)}
+        </Words>
+        <Words colour="ink2">
+          {kind === 'thinning'
+            ? `likely ${shown(value.low)} to ${shown(value.high)}`
+            : `likely ${showRange(value.low, value.high, value.kind, system)}`}
+        </Words>
+      </View>
+      {prior ? <RangeBar value={value} prior={prior} /> : null}
+      <Words size={14} colour="ink2">
+        {[
+          `${counted(readings, 'reading')} in ${counted(jobs, 'job')}`,
+          `jobs ±${Math.round(spread * 100)} % apart${jobs < 3 ? ' (usual, too few to tell)' : ''}`,
+          kind !== 'cup' && prior ? `without it ${shown(prior.value)}` : undefined,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        <Button label="Why" kind="quiet" onPress={onWhy} />
+        <Button
+          label={`${counted(new Set(learned.entries).size, 'entry', 'entries')} behind it`}
+          kind="quiet"
+          onPress={onTrace}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** The default's range, and the learned one within or beside it. */
+function RangeBar({ value, prior }: { value: Explained; prior: Explained['inputs'][number] }) {
+  const low = Math.min(value.low, prior.low);
+  const high = Math.max(value.high, prior.high);
+  const span = high - low;
+  if (!(span > 0)) return null;
+  const part = (from: number, to: number) => ({
+    left: `${(100 * (from - low)) / span}%` as const,
+    width: `${(100 * (to - from)) / span}%` as const,
+  });
+  return (
+    <View className="h-7" aria-hidden>
+      <View
+        className="absolute top-0 h-3 rounded-full border border-ink2"
+        style={part(prior.low, prior.high)}
+      />
+      <View
+        className="absolute top-4 h-3 rounded-full bg-identity-tint"
+        style={part(value.low, value.high)}
+      />
+      <View
+        className="absolute top-3 h-5 w-1 bg-identity"
+        style={{ left: part(value.value, value.value).left }}
+      />
+    </View>
+  );
+}
+
+/** Most entries shown behind a number; the journal has all. */
+const TRACED = 60;
+
+function Trace({ lesson, log, onClose }: { lesson: Lesson; log: SiteLog; onClose: () => void }) {
+  const { system } = useUnits();
+  const ids = new Set(lesson.learned.entries);
+  const entries = log.entries.filter(({ id }) => ids.has(id)).sort((a, b) => (a.at < b.at ? 1 : -1));
+  return (
+    <Sheet title="Entries behind it" onClose={onClose}>
+      <EntryRows
+        lines={entries
+          .slice(0, TRACED)
+          .map((one) => journalLine(one, { names: log.names, system, offsetAt }))}
+      />
+      {entries.length > TRACED ? <Words colour="ink2">{`and ${entries.length - TRACED} more`}</Words> : null}
+    </Sheet>
+  );
+}

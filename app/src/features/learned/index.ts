@@ -1,0 +1,1 @@
+export { LearnedScreen } from './LearnedScreen';

@@ -1,0 +1,202 @@
+import {
+  ENTRY_NAMES,
+  ENTRY_PAYLOADS,
+  isKnown,
+  timeOf,
+  type Entry,
+  type EntryKind,
+} from '@fine-spray/contract';
+import { journalLine } from '@fine-spray/contract/log';
+import { requestFor } from '@fine-spray/contract/planning';
+import { setupCard } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import Check from 'lucide-react-native/icons/check';
+import { useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { sentences } from '@/data/draft';
+import { useKept } from '@/data/kept';
+import { useLog } from '@/data/log';
+import { outbox } from '@/data/outbox';
+import { useSiteLog } from '@/data/record';
+import { EntryRows, offsetAt } from '@/features/journal';
+import { Button } from '@/ui/button';
+import { Header, Screen } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+import { SiteTargets } from '@/ui/target';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { CombScreen } from './CombScreen';
+import { firstPayload, payloadToCorrect, type CaptureContext } from './defaults';
+import { FORMS, type Payload } from './forms';
+import { isFormKind } from './tiles';
+import { useStation } from './useStation';
+
+export interface CaptureProps {
+  /** With dashes for blanks, as an address has it. */
+  readonly kind: string;
+  readonly jobId?: string | undefined;
+  readonly surfaceId?: string | undefined;
+  /** The entry that is corrected. */
+  readonly entryId?: string | undefined;
+}
+
+/** One thing to write down, or one to put right. */
+export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: CaptureProps) {
+  const { log, failed, retry } = useSiteLog();
+  const { weather: station } = useStation();
+  const { system } = useUnits();
+  const kind = address.replace(/-/g, ' ').replace('set up', 'set-up').replace('touch up', 'touch-up');
+  const corrected = log?.entries.find(({ id }) => id === entryId);
+  const surface = log?.surfaces.find(({ id }) => id === (corrected ? corrected.surfaceId : surfaceId));
+  const job = log?.jobs.find(({ id }) => id === (corrected?.jobId ?? surface?.jobId ?? jobId));
+  const card = useMemo(() => {
+    const request = job && surface && log ? requestFor(surface, job, log.kit) : undefined;
+    const made = request ? setupCard(request, system) : undefined;
+    return made?.ok ? made.value : undefined;
+  }, [job, surface, log, system]);
+  const title = isFormKind(kind) ? ENTRY_NAMES[kind] : 'Not here';
+  if (!isFormKind(kind) || (log && entryId !== undefined && !corrected)) {
+    return (
+      <Screen title="Not here" backTo="/log">
+        <ErrorState title="There is no such page" text="Go back to the log and choose from there." />
+      </Screen>
+    );
+  }
+  if (!log) {
+    return (
+      <Screen title={title} backTo="/log">
+        {failed ? (
+          <ErrorState
+            title="This cannot be written yet"
+            text="The Fine Spray server does not answer, and this device has not seen the kit and the jobs yet."
+            onRetry={retry}
+          />
+        ) : (
+          <Skeleton rows={3} height={120} />
+        )}
+      </Screen>
+    );
+  }
+  const context: CaptureContext = { log, job, surface, station, card };
+  // A form opens once on what is known then: a reading that comes later must not move what the thumb is on.
+  const key = `${kind} ${surface?.id ?? job?.id ?? ''} ${entryId ?? ''}`;
+  return (
+    <SiteTargets>
+      {kind === 'comb' && !corrected ? (
+        <CombScreen key={key} context={context} />
+      ) : (
+        <Form key={key} kind={kind} context={context} corrected={corrected} />
+      )}
+    </SiteTargets>
+  );
+}
+
+const readDraft = (stored: unknown): Payload | undefined =>
+  typeof stored === 'object' && stored !== null ? (stored as Payload) : undefined;
+
+/** Kinds whose words are kept while they are being written: they are long, and a phone locks. */
+const KEPT: readonly EntryKind[] = ['note', 'incident', 'fault', 'touch-up'];
+
+function Form({
+  kind,
+  context,
+  corrected,
+}: {
+  kind: EntryKind;
+  context: CaptureContext;
+  corrected: Entry | undefined;
+}) {
+  const { log, job, surface } = context;
+  const { write } = useLog();
+  const { system } = useUnits();
+  const router = useRouter();
+  const toast = useToast();
+  const [first] = useState(() => (corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)));
+  const keep = KEPT.includes(kind);
+  const [draft, setDraft] = useKept<Payload | undefined>(
+    `log draft ${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`,
+    readDraft,
+    undefined,
+  );
+  const [typed, setTyped] = useState<Payload>({});
+  const [tried, setTried] = useState(false);
+  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
+  const payload = { ...first, ...(keep ? draft : undefined), ...typed };
+  const checked = ENTRY_PAYLOADS[kind].safeParse(payload);
+  const errors = tried && !checked.success ? sentences(checked.error.issues) : {};
+  const held = Object.values(invalid).find((message) => message !== undefined);
+  const Fields = FORMS[kind];
+  const change = (part: Payload) => {
+    setTyped((now) => ({ ...now, ...part }));
+    if (keep) setDraft({ ...draft, ...part });
+  };
+  function save() {
+    setTried(true);
+    if (!checked.success || held !== undefined) return;
+    const jobId = corrected ? corrected.jobId : (job?.id ?? null);
+    const surfaceId = corrected ? corrected.surfaceId : (surface?.id ?? null);
+    const id = write({
+      kind,
+      payload: checked.data,
+      jobId,
+      surfaceId,
+      ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
+    });
+    if (keep) setDraft(undefined);
+    toast({
+      text: `${ENTRY_NAMES[kind]}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
+      undo: () => {
+        if (outbox.takeBack(id)) return;
+        write({ kind: 'withdrawn', payload: { why: 'Undone at once' }, jobId, surfaceId, replaces: id });
+      },
+    });
+    router.navigate(corrected ? `/log/entry/${id}` : '/log');
+  }
+  const errorText = held ?? Object.values(errors)[0];
+  return (
+    <View className="min-h-0 flex-1">
+      <Header
+        title={corrected ? `Put right: ${ENTRY_NAMES[kind].toLowerCase()}` : ENTRY_NAMES[kind]}
+        above={surface ? [job?.name, surface.room, surface.name].filter(Boolean).join(' · ') : job?.name}
+        backTo="/log"
+      />
+      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6">
+        {corrected && isKnown(corrected) ? (
+          <View className="gap-1">
+            <Words weight="semi" colour="ink2">
+              As it was written; it stays in sight.
+            </Words>
+            <EntryRows lines={[journalLine(corrected, { names: log.names, system, offsetAt })]} />
+          </View>
+        ) : null}
+        {Fields ? (
+          <Fields
+            kind={kind}
+            payload={payload}
+            context={context}
+            errors={errors}
+            onChange={change}
+            onInvalid={(field, message) =>
+              setInvalid((now) => (now[field] === message ? now : { ...now, [field]: message }))
+            }
+          />
+        ) : null}
+      </ScrollView>
+      <View className="gap-2 border-t border-rule bg-sheet px-4 py-3">
+        {tried && errorText ? (
+          <Words colour="danger" role="alert">
+            {errorText}
+          </Words>
+        ) : null}
+        <Button
+          label="Write it down"
+          kind="primary"
+          icon={Check}
+          className="min-h-[64px] w-full max-w-[760px]"
+          onPress={save}
+        />
+      </View>
+    </View>
+  );
+}

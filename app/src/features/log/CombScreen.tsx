@@ -1,0 +1,222 @@
+import { ENTRY_NAMES, entriesOfKind, type PayloadOf } from '@fine-spray/contract';
+import {
+  ELEMENT_DATA,
+  coatingValues,
+  combReading,
+  combVerdict,
+  quantity,
+  sagLimitFor,
+  showText,
+  type CombInterval,
+  type UnitSystem,
+} from '@fine-spray/core';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useLog } from '@/data/log';
+import { outbox } from '@/data/outbox';
+import { coatingsOf } from '@/data/record';
+import { Choice } from '@/ui/choice';
+import { EmptyState } from '@/ui/states';
+import { Header } from '@/ui/screen';
+import { BigNumber } from '@/ui/number';
+import { Words } from '@/ui/text';
+import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
+import { QuantityStepper } from '@/ui/quantityStepper';
+import { strokeText } from '@/features/setup';
+import { CombPicture } from './CombPicture';
+import { coatOptions, firstPayload, usualCoat, type CaptureContext } from './defaults';
+
+type Comb = PayloadOf<'comb'>;
+
+/** Readings of one coat that count together with the new ones: those of the last hours. */
+const TOGETHER = 4 * 3600_000;
+
+/** A comb to tap: the last tooth that is wet is written down at once; mean, verdict and the speed to go on with beside it. */
+export function CombScreen({ context }: { context: CaptureContext }) {
+  const { log, job, surface, card } = context;
+  const { system } = useUnits();
+  const { write } = useLog();
+  const toast = useToast();
+  const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
+  const [said, setSaid] = useState<string>();
+  if (!surface || !job) {
+    return (
+      <View className="flex-1">
+        <Header title={ENTRY_NAMES.comb} backTo="/log" />
+        <View className="p-4">
+          <EmptyState title="A comb is read on a surface" text="Go back and choose where you are." />
+        </View>
+      </View>
+    );
+  }
+  const options = coatOptions(context);
+  const coat =
+    options.find(({ planned }) => planned.coating === payload.coatingId && planned.coat === payload.coat) ??
+    usualCoat(options);
+  const since = Date.now() - TOGETHER;
+  const read = entriesOfKind(log.entries, 'comb').filter(
+    ({ entry, payload: one }) =>
+      entry.surfaceId === surface.id &&
+      one.coatingId === payload.coatingId &&
+      one.coat === payload.coat &&
+      Date.parse(entry.at) > since,
+  );
+  const intervals: CombInterval[] = read.flatMap(({ payload: { teeth, lastWet } }) =>
+    lastWet.flatMap((tooth) => {
+      const one = combReading(
+        tooth === null ? undefined : quantity(tooth),
+        teeth.map((each) => quantity<never>(each)),
+      );
+      return one.ok ? [one.value] : [];
+    }),
+  );
+  const sheet = coatingsOf(log.kit)[payload.coatingId];
+  const sag =
+    sheet && sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
+  const target = payload.target ?? undefined;
+  const verdict =
+    intervals.length > 0 && target !== undefined
+      ? combVerdict(
+          intervals,
+          {
+            wetFilm: quantity(target),
+            ...(sag === undefined ? {} : { sagLimit: sag }),
+            ...(payload.speed === null ? {} : { speed: quantity(payload.speed) }),
+          },
+          system,
+        )
+      : undefined;
+
+  function tap(tooth: number | null) {
+    const teeth = payload.teeth.map((each) => quantity<never>(each));
+    const reading = combReading(tooth === null ? undefined : quantity(tooth), teeth, system);
+    if (!reading.ok) {
+      setSaid(reading.message);
+      return;
+    }
+    setSaid(undefined);
+    const id = write({
+      kind: 'comb',
+      payload: { ...payload, lastWet: [tooth] },
+      jobId: job?.id ?? null,
+      surfaceId: surface?.id ?? null,
+    });
+    toast({
+      text: `${tooth === null ? 'No tooth wet' : showText(tooth, 'wetFilm', system)}: written down.`,
+      undo: () => {
+        if (!outbox.takeBack(id))
+          write({
+            kind: 'withdrawn',
+            payload: { why: 'Wrong tooth' },
+            jobId: job?.id ?? null,
+            surfaceId: surface?.id ?? null,
+            replaces: id,
+          });
+      },
+    });
+  }
+
+  const result = verdict?.ok ? verdict.value : undefined;
+  return (
+    <View className="min-h-0 flex-1">
+      <Header
+        title={ENTRY_NAMES.comb}
+        above={[job.name, surface.room, surface.name].filter(Boolean).join(' · ')}
+        backTo="/log"
+      />
+      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-24">
+        <View
+          className="gap-1 rounded-2xl border border-rule bg-sheet p-4"
+          testID="comb-answer"
+          aria-live="polite"
+        >
+          {result ? (
+            <>
+              <View className="flex-row flex-wrap items-end gap-x-6">
+                <BigNumber value={result.mean.value} kind="wetFilm" size={64} colour="wet" />
+                <View className="min-w-[140px] flex-1">
+                  <Words weight="semi">{`Mean of ${intervals.length}`}</Words>
+                  {target === undefined ? null : (
+                    <Words colour="ink2">{`wanted ${showText(target, 'wetFilm', system)}`}</Words>
+                  )}
+                </View>
+              </View>
+              <Words
+                size={18}
+                weight="bold"
+                colour={result.verdict === 'on target' || result.verdict === 'unsure' ? 'ink' : 'caution'}
+              >
+                {result.words}
+              </Words>
+              {result.speed && card && result.verdict !== 'on target' ? (
+                <Words size={18} weight="bold">
+                  {result.verdict === 'unsure' ? 'As far as they tell: ' : ''}
+                  {speedWords(
+                    result.speed.value,
+                    payload.speed ?? result.speed.value,
+                    card.stroke.length,
+                    system,
+                  )}
+                </Words>
+              ) : null}
+            </>
+          ) : (
+            <>
+              <Words size={22} weight="bold">
+                Tap the last tooth that is wet
+              </Words>
+              <Words colour="ink2">
+                {`${target === undefined ? '' : `Wanted ${showText(target, 'wetFilm', system)}. `}Set the comb square on the wet paint, both ends down. Each tap is written down at once.`}
+              </Words>
+            </>
+          )}
+        </View>
+        {said ? (
+          <Words colour="danger" role="alert">
+            {said}
+          </Words>
+        ) : null}
+        <CombPicture teeth={payload.teeth} target={target} onTap={tap} />
+        {coat ? (
+          <Choice
+            label="Coat"
+            value={`${payload.coatingId} ${payload.coat}`}
+            options={options.map(({ planned, label, state }) => ({
+              value: `${planned.coating} ${planned.coat}`,
+              label,
+              note: state === 'done' ? 'finished' : state,
+            }))}
+            onChange={(value) => {
+              const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === value);
+              if (found)
+                setPayload({
+                  ...payload,
+                  coatingId: found.planned.coating,
+                  coat: found.planned.coat,
+                  target: found.planned.wet,
+                });
+            }}
+          />
+        ) : null}
+        {payload.speed !== null && card ? (
+          <QuantityStepper
+            label={`Gun now, ${showText(card.stroke.length, 'size', system)} in`}
+            kind="time"
+            value={card.stroke.length / payload.speed}
+            step={{ metric: 0.5, us: 0.5 }}
+            bounds={{ min: 0.5, max: 60 }}
+            onChange={(time) => setPayload({ ...payload, speed: card.stroke.length / time })}
+          />
+        ) : null}
+      </ScrollView>
+    </View>
+  );
+}
+
+/** "Speed up to 2.4 m in 3.4 s." */
+function speedWords(to: number, now: number, length: number, system: UnitSystem): string {
+  const time = length / to;
+  const stroke = strokeText({ stroke: { length, time } }, system);
+  return `${to > now ? 'Speed up' : 'Slow down'} to ${stroke} in ${showText(time, 'time', system)}.`;
+}

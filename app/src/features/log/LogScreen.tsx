@@ -1,0 +1,233 @@
+import { counted } from '@fine-spray/core';
+import { nowAndNext, nextCoats, recoatClocks } from '@fine-spray/core/record';
+import { plannedCoats } from '@fine-spray/contract/planning';
+import { journal } from '@fine-spray/contract/log';
+import { useRouter } from 'expo-router';
+import BookOpen from 'lucide-react-native/icons/book-open';
+import CalendarClock from 'lucide-react-native/icons/calendar-clock';
+import ChartLine from 'lucide-react-native/icons/chart-line';
+import Gauge from 'lucide-react-native/icons/gauge';
+import GraduationCap from 'lucide-react-native/icons/graduation-cap';
+import type { LucideIcon } from 'lucide-react-native';
+import { useMemo } from 'react';
+import { Pressable, View } from 'react-native';
+import { coatingsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { EntryRows, offsetAt } from '@/features/journal';
+import { Beside } from '@/ui/beside';
+import { Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { SiteTargets } from '@/ui/target';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { useUnits } from '@/ui/units';
+import { Author } from './Author';
+import { PlaceChoice } from './PlaceChoice';
+import { knownPlace, usualPlace, useWorkPlace, type WorkPlace } from './place';
+import { COMMON, OTHERS, type Tile } from './tiles';
+
+/** Where everything is written down, and the ways to what follows from it. */
+export function LogScreen({
+  jobId,
+  surfaceId,
+}: {
+  jobId?: string | undefined;
+  surfaceId?: string | undefined;
+}) {
+  const { log, failed, retry } = useSiteLog();
+  return (
+    <SiteTargets>
+      <Screen broad title="Log">
+        {log ? (
+          <Loaded log={log} linked={{ ...(jobId ? { jobId } : {}), ...(surfaceId ? { surfaceId } : {}) }} />
+        ) : null}
+        {failed ? (
+          <ErrorState
+            title="The log cannot be read now"
+            text="The Fine Spray server does not answer, and this device has not seen the log yet."
+            onRetry={retry}
+          />
+        ) : null}
+        {!log && !failed ? <Skeleton rows={4} height={90} /> : null}
+      </Screen>
+    </SiteTargets>
+  );
+}
+
+function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
+  const router = useRouter();
+  const { place: chosen, keep } = useWorkPlace(linked);
+  const usual = useMemo(() => usualPlace(log), [log]);
+  const place = chosen ?? usual;
+  const known = knownPlace(log, place);
+  const query = new URLSearchParams({
+    ...(known.job ? { job: known.job.id } : {}),
+    ...(known.surface ? { surface: known.surface.id } : {}),
+  }).toString();
+  const open = ({ kind, tool }: Tile) => {
+    keep(place);
+    if (tool && known.job && known.surface)
+      router.navigate(`/jobs/${known.job.id}/surfaces/${known.surface.id}/${tool}`);
+    else router.navigate(`/log/write/${kind.replace(/ /g, '-')}?${query}` as '/log');
+  };
+  return (
+    <Beside
+      left={
+        <>
+          <PlaceChoice
+            log={log}
+            place={place}
+            onChange={(next) => {
+              keep(next);
+              // The link named a place; what is chosen now holds.
+              if (linked.jobId ?? linked.surfaceId) router.replace('/log');
+            }}
+          />
+          <Tiles tiles={COMMON} known={known.surface !== undefined} onPress={open} large />
+          <Tiles tiles={OTHERS} known={known.surface !== undefined} onPress={open} />
+          <Author entries={log.entries} />
+        </>
+      }
+      right={
+        <>
+          <Ways log={log} jobId={known.job?.id} />
+          <Latest log={log} />
+        </>
+      }
+    />
+  );
+}
+
+function Tiles({
+  tiles,
+  known,
+  onPress,
+  large = false,
+}: {
+  tiles: readonly Tile[];
+  known: boolean;
+  onPress: (tile: Tile) => void;
+  large?: boolean;
+}) {
+  const { palette } = useTheme();
+  return (
+    <View
+      className="flex-row flex-wrap gap-2"
+      role="group"
+      aria-label={large ? 'Write down' : 'Write down, less often'}
+    >
+      {tiles.map((tile) => {
+        const { label, icon: Icon, surface } = tile;
+        const off = surface === true && !known;
+        return (
+          <Pressable
+            key={tile.kind}
+            role="button"
+            disabled={off}
+            aria-disabled={off}
+            onPress={() => onPress(tile)}
+            className={`flex-grow items-center justify-center gap-1 rounded-2xl border-2 border-ink px-2 ${large ? 'min-h-[92px] w-[30%] bg-identity-tint' : 'min-h-[60px] w-[30%] bg-sheet'} ${off ? 'opacity-40' : ''}`}
+          >
+            <Icon size={large ? 30 : 20} color={large ? palette.identity : palette.ink} aria-hidden />
+            <Words weight="semi" size={large ? 18 : 16} className="text-center">
+              {label}
+            </Words>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+/** The ways to what follows from the log, each with what it says now. */
+function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
+  const router = useRouter();
+  const { system } = useUnits();
+  const said = useMemo(() => {
+    const now = Date.now();
+    const clocks = recoatClocks(log.record, coatingsOf(log.kit), now, system);
+    const job = log.jobs.find(({ id }) => id === jobId);
+    const planned = job
+      ? plannedCoats(
+          log.surfaces.filter((one) => one.jobId === job.id),
+          job,
+          log.kit,
+          false,
+        )
+      : [];
+    const { now: open, next, closing } = nowAndNext(nextCoats(planned, log.record), clocks);
+    return [
+      counted(open.length, 'coat can', 'coats can') + ' be sprayed now',
+      next.length > 0 ? `${next.length} waiting` : undefined,
+      closing.length > 0 ? `${closing.length} closing` : undefined,
+    ]
+      .filter(Boolean)
+      .join(', ');
+  }, [log, jobId, system]);
+  const ways: readonly (readonly [string, string, string, LucideIcon])[] = [
+    [
+      'What can be sprayed',
+      jobId === undefined ? 'Choose a job above' : said,
+      `/log/clocks?job=${jobId ?? ''}`,
+      CalendarClock,
+    ],
+    [
+      'Plan against actual',
+      'Litres, film, hours; what is still needed',
+      `/log/actual?job=${jobId ?? ''}`,
+      ChartLine,
+    ],
+    ['Tips', 'Litres, fans, when to replace', '/log/tips', Gauge],
+    ['Our history', 'What the log has taught', '/log/learned', GraduationCap],
+    ['Journal', `${log.entries.length.toLocaleString('en')} entries`, '/log/journal', BookOpen],
+  ];
+  const { palette } = useTheme();
+  return (
+    <View
+      className="rounded-2xl border border-rule bg-sheet"
+      role="group"
+      aria-label="What follows from the log"
+    >
+      {ways.map(([title, words, href, Icon], index) => (
+        <Pressable
+          key={title}
+          role="link"
+          onPress={() => router.navigate(href)}
+          className={`min-h-[64px] flex-row items-center gap-3 px-4 ${index > 0 ? 'border-t border-rule' : ''}`}
+        >
+          <Icon size={24} color={palette.identity} aria-hidden />
+          <View className="min-w-0 flex-1">
+            <Words weight="bold">{title}</Words>
+            <Words size={14} colour="ink2">
+              {words}
+            </Words>
+          </View>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+const LATEST = 5;
+
+/** What was written last. */
+function Latest({ log }: { log: SiteLog }) {
+  const { system } = useUnits();
+  const lines = useMemo(() => {
+    const [day] = journal(log.entries, { names: log.names, system, offsetAt });
+    return day ? { day: day.day, lines: [...day.lines].reverse().slice(0, LATEST) } : undefined;
+  }, [log, system]);
+  if (!lines) {
+    return (
+      <EmptyState
+        title="Nothing written down yet"
+        text="Three taps: what, what it says here already, write it down."
+      />
+    );
+  }
+  return (
+    <View className="gap-2">
+      <Words weight="bold" heading={2}>{`Last on ${lines.day}`}</Words>
+      <EntryRows lines={lines.lines} />
+    </View>
+  );
+}

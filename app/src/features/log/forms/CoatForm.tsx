@@ -1,0 +1,86 @@
+import type { Weather } from '@fine-spray/contract';
+import { checkSurface, coatingValues, given, quantity, recoatClocks } from '@fine-spray/core';
+import { useMemo } from 'react';
+import { coatingsOf } from '@/data/record';
+import { CautionBox } from '@/ui/caution';
+import { QuantityStepper } from '@/ui/quantityStepper';
+import { useUnits } from '@/ui/units';
+import { CoatField } from './fields';
+import type { FormProps } from './types';
+import { WeatherFields } from './WeatherFields';
+
+/** A coat begun or finished, with the weather it is laid in and what speaks against it. */
+export function CoatForm(props: FormProps) {
+  const { kind, payload, errors, onChange, onInvalid } = props;
+  return (
+    <>
+      <Cautions {...props} />
+      <CoatField {...props} />
+      {kind === 'coat finished' ? (
+        <QuantityStepper
+          label="Area, with its texture"
+          kind="area"
+          value={Number(payload['trueArea'])}
+          step={{ metric: 1, us: 10 }}
+          bounds={{ min: 0.001, max: 100_000 }}
+          error={errors['trueArea']}
+          onChange={(trueArea) => onChange({ trueArea })}
+          onInvalid={(message) => onInvalid('trueArea', message)}
+        />
+      ) : null}
+      <WeatherFields {...props} />
+    </>
+  );
+}
+
+/** Too soon, too cold, too damp: said before the coat is begun, and of one that is finished too. */
+function Cautions({ kind, payload, context }: FormProps) {
+  const { log, surface } = context;
+  const { system } = useUnits();
+  const weather = payload['weather'] as Weather | null;
+  const coating = coatingsOf(log.kit)[String(payload['coatingId'])];
+  const clock = useMemo(
+    () =>
+      surface && kind === 'coat started'
+        ? recoatClocks(log.record, coatingsOf(log.kit), Date.now(), system).find(
+            (one) => one.surface === surface.id,
+          )
+        : undefined,
+    [log, surface, kind, system],
+  );
+  const checked =
+    weather && coating
+      ? checkSurface(
+          {
+            air: given('Air', 'temperature', weather.air, 'Written here'),
+            humidity: given('Humidity', 'percent', weather.humidity, 'Written here'),
+            surface: given('Surface', 'temperature', weather.surface ?? weather.air, 'Written here'),
+            minimum: quantity(coatingValues(coating).minimumTemperature),
+          },
+          system,
+        )
+      : undefined;
+  const stops = checked?.ok ? checked.value.stops : [];
+  const soon = clock && (clock.state === 'wait' || clock.state === 'closed') ? clock : undefined;
+  return (
+    <>
+      {soon ? (
+        <CautionBox
+          what={soon.state === 'wait' ? 'the last coat is not ready' : 'the recoat window has closed'}
+          why={soon.words}
+          instead="It is written down all the same if you go on."
+        />
+      ) : null}
+      {stops.map(({ code, words }) => (
+        <CautionBox key={code} what="not fit to spray" why={words} instead="" />
+      ))}
+      {weather && (weather.rain ?? 0) > 0 && surface?.side === 'outside' ? (
+        <CautionBox
+          what="rain"
+          why="A film that is rained on within its drying time washes or blisters."
+          instead="Cover it or wait."
+        />
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,136 @@
+import { entriesOfKind } from '@fine-spray/contract';
+import { showText } from '@fine-spray/core';
+import { useMemo } from 'react';
+import { Pressable, View } from 'react-native';
+import { FieldError, Labelled, TextField } from '@/ui/field';
+import { QuantityStepper } from '@/ui/quantityStepper';
+import { Segmented } from '@/ui/segmented';
+import { Stepper } from '@/ui/stepper';
+import { Words } from '@/ui/text';
+import { TickBox } from '@/ui/tickBox';
+import { useUnits } from '@/ui/units';
+import { CoatingField } from './fields';
+import { textOf, type FormProps } from './types';
+
+/** Size of a container: those the coating is sold in, or any. */
+function SizeField({ payload, context, errors, onChange, onInvalid }: FormProps) {
+  const { system } = useUnits();
+  const sizes = context.log.kit.coatings.find(({ id }) => id === payload['coatingId'])?.containers ?? [];
+  const size = Number(payload['size']);
+  const known = sizes.some((one) => Math.abs(one.size - size) < 1e-9);
+  return (
+    <View className="gap-2">
+      {sizes.length > 0 ? (
+        <Segmented
+          label="Container"
+          value={known ? String(size) : ''}
+          options={sizes.map((one) => ({
+            value: String(one.size),
+            label: showText(one.size, 'volume', system),
+          }))}
+          onChange={(value) => onChange({ size: Number(value) })}
+        />
+      ) : null}
+      {known ? null : (
+        <QuantityStepper
+          label="Container"
+          kind="volume"
+          value={size}
+          step={{ metric: 0.5, us: 0.25 }}
+          bounds={{ min: 1e-4, max: 1.2 }}
+          error={errors['size']}
+          onChange={(next) => onChange({ size: next })}
+          onInvalid={(message) => onInvalid('size', message)}
+        />
+      )}
+    </View>
+  );
+}
+
+function BatchField({ payload, errors, onChange }: FormProps) {
+  return (
+    <TextField
+      label="Batch"
+      value={textOf(payload, 'batch')}
+      error={errors['batch']}
+      onChange={(batch) => onChange({ batch })}
+    />
+  );
+}
+
+/** Batches of a coating heard of, the latest first. */
+function useBatches({ payload, context }: FormProps): readonly string[] {
+  const { entries } = context.log;
+  const coatingId = payload['coatingId'];
+  return useMemo(() => {
+    const heard = [...entriesOfKind(entries, 'delivered'), ...entriesOfKind(entries, 'container opened')]
+      .filter(({ payload: one }) => one.coatingId === coatingId && one.batch !== '')
+      .sort((a, b) => (a.entry.at < b.entry.at ? 1 : -1));
+    return [...new Set(heard.map(({ payload: one }) => one.batch))].slice(0, 6);
+  }, [entries, coatingId]);
+}
+
+/** A container opened: what, which batch, and what it was boxed with. */
+export function ContainerForm(props: FormProps) {
+  const { payload, errors, onChange } = props;
+  const batches = useBatches(props);
+  const boxed = payload['boxedWith'] as readonly string[];
+  const others = batches.filter((one) => one !== payload['batch']);
+  return (
+    <>
+      <CoatingField {...props} />
+      <SizeField {...props} />
+      {batches.length > 1 ? (
+        <Segmented
+          label="Batch"
+          value={String(payload['batch'])}
+          options={batches.map((value) => ({ value, label: value }))}
+          onChange={(batch) => onChange({ batch })}
+        />
+      ) : null}
+      <BatchField {...props} />
+      {others.length > 0 ? (
+        <Labelled label="Boxed with" note="Mixed before spraying, so that one wall has one colour.">
+          {others.map((one) => (
+            <Pressable
+              key={one}
+              role="checkbox"
+              aria-checked={boxed.includes(one)}
+              onPress={() =>
+                onChange({
+                  boxedWith: boxed.includes(one) ? boxed.filter((other) => other !== one) : [...boxed, one],
+                })
+              }
+              className="min-h-[56px] flex-row items-center gap-3"
+            >
+              <TickBox on={boxed.includes(one)} />
+              <Words>{one}</Words>
+            </Pressable>
+          ))}
+        </Labelled>
+      ) : null}
+      {errors['boxedWith'] ? <FieldError message={errors['boxedWith']} /> : null}
+    </>
+  );
+}
+
+/** Paint that came to the job. */
+export function DeliveryForm(props: FormProps) {
+  const { payload, onChange } = props;
+  return (
+    <>
+      <CoatingField {...props} />
+      <SizeField {...props} />
+      <Labelled label="How many">
+        <Stepper
+          label="Containers"
+          value={Number(payload['count'])}
+          min={1}
+          max={500}
+          onChange={(count) => onChange({ count })}
+        />
+      </Labelled>
+      <BatchField {...props} />
+    </>
+  );
+}

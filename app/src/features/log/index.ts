@@ -1,0 +1,3 @@
+export { CaptureScreen } from './CaptureScreen';
+export { LogScreen } from './LogScreen';
+export { COMMON, OTHERS, isFormKind } from './tiles';

@@ -1,0 +1,131 @@
+import {
+  FAMILY_DATA,
+  NOMINAL_DISTANCE,
+  counted,
+  fanWidth,
+  showRange,
+  showText,
+  tipRecords,
+  writeTipCode,
+  type Explained,
+  type TipRecord,
+} from '@fine-spray/core';
+import { WEAR } from '@fine-spray/core/tip';
+import { format } from 'date-fns/format';
+import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { WhySheet } from '@/features/setup';
+import { Button } from '@/ui/button';
+import { Panel } from '@/ui/panel';
+import { Screen } from '@/ui/screen';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { useUnits } from '@/ui/units';
+import { FanChart } from './FanChart';
+
+/** Litres by tip, fans over time, when they will be worn, what the wear has cost. */
+export function WearScreen() {
+  const { log, failed, retry } = useSiteLog();
+  return (
+    <Screen title="Tips" above="Log" backTo="/log">
+      {log ? <Loaded log={log} /> : null}
+      {failed ? (
+        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+      ) : null}
+      {!log && !failed ? <Skeleton rows={4} height={120} /> : null}
+    </Screen>
+  );
+}
+
+const ORDER = ['replace', 'watch', 'unknown', 'good', 'retired'] as const;
+const ADVICE: Readonly<Record<TipRecord['advice'], string>> = {
+  replace: 'Replace',
+  watch: 'Watch',
+  good: 'Good',
+  unknown: 'Not measured',
+  retired: 'Retired',
+};
+
+function Loaded({ log }: { log: SiteLog }) {
+  const { system } = useUnits();
+  const [why, setWhy] = useState<Explained>();
+  const tips = useMemo(
+    () =>
+      [...tipRecords(log.record, tipsOf(log.kit), coatingsOf(log.kit))].sort(
+        (one, other) => ORDER.indexOf(one.advice) - ORDER.indexOf(other.advice) || other.volume - one.volume,
+      ),
+    [log],
+  );
+  if (tips.length === 0)
+    return (
+      <EmptyState title="The kit has no tips" text="Add them under Kit: their litres and fans stand here." />
+    );
+  const replace = tips.filter(({ advice }) => advice === 'replace');
+  const cost = tips.reduce((sum, one) => sum + (one.cost?.value ?? 0), 0);
+  return (
+    <>
+      <View className="gap-1" testID="wear-answer">
+        <Words size={30} weight="bold">
+          {replace.length > 0
+            ? `Replace ${replace.map(({ code }) => writeTipCode(code)).join(' and ')}`
+            : 'No tip has to be replaced, as far as fans were measured'}
+        </Words>
+        <Words colour="ink2">{`Wear has cost about ${showText(cost, 'volume', system)} of paint so far. A measured fan decides; litres only say when to measure.`}</Words>
+      </View>
+      {tips.map((one) => (
+        <TipPanel key={one.tip} record={one} onWhy={setWhy} />
+      ))}
+      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+    </>
+  );
+}
+
+function TipPanel({ record, onWhy }: { record: TipRecord; onWhy: (number: Explained) => void }) {
+  const { system } = useUnits();
+  const { palette } = useTheme();
+  const { code, advice, words, volume, fans, left, wornAt, cost, wear } = record;
+  const fresh = fanWidth(code.fan, NOMINAL_DISTANCE);
+  const litres = (value: number) => showText(value, 'volume', system);
+  return (
+    <Panel testID="tip-record">
+      <View className="flex-row flex-wrap items-baseline gap-x-3">
+        <Words size={30} weight="digits-bold">
+          {writeTipCode(code)}
+        </Words>
+        <Words>{FAMILY_DATA[code.family].name.toLowerCase()}</Words>
+        <View className="flex-row items-center gap-1">
+          {advice === 'replace' || advice === 'watch' ? (
+            <TriangleAlert size={18} color={palette.caution} aria-hidden />
+          ) : null}
+          <Words weight="bold" colour={advice === 'replace' || advice === 'watch' ? 'caution' : 'ink'}>
+            {ADVICE[advice]}
+          </Words>
+        </View>
+      </View>
+      <Words>{words}</Words>
+      <Words colour="ink2">
+        {[
+          `${litres(volume)} through it`,
+          wear ? `fan ${Math.round((1 - wear.widthRatio) * 100)} % narrower` : undefined,
+          left ? `about ${showRange(left.low, left.high, 'volume', system)} left` : undefined,
+          wornAt ? `worn out about ${format(wornAt.likely, 'd MMM yyyy')} at the litres so far` : undefined,
+          counted(fans.length, 'fan') + ' measured',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </Words>
+      {fans.length > 0 ? (
+        <FanChart fans={fans} fresh={fresh ?? 0} worn={(fresh ?? 0) * (1 - WEAR.narrowing)} />
+      ) : null}
+      <View className="flex-row flex-wrap gap-2">
+        {cost ? (
+          <Button label={`Wear has cost ${litres(cost.value)}`} kind="quiet" onPress={() => onWhy(cost)} />
+        ) : null}
+        {left ? <Button label="Why so much is left" kind="quiet" onPress={() => onWhy(left)} /> : null}
+      </View>
+    </Panel>
+  );
+}

@@ -1,0 +1,1 @@
+export { WearScreen } from './WearScreen';
