@@ -4,7 +4,9 @@ import {
   FORMULAS,
   USUAL_RATES,
   UNITS,
+  coatWindows,
   coatsNeeded,
+  comparePlan,
   combVerdict,
   consumablesFor,
   cupSeconds,
@@ -28,11 +30,16 @@ import {
   overlapAdvice,
   planPasses,
   quantity,
+  readRecord,
   recoatTime,
   setupCard,
   simulateAll,
   speedForFilm,
   spreadingOf,
+  sprayedVolume,
+  surfaceInputs,
+  likelyValues,
+  tipRecords,
   systemFilm,
   systemWaiting,
   strokesFor,
@@ -184,6 +191,41 @@ const log: readonly LogEntry[] = [
   { ...head, ...where, id: 'b', kind: 'sprayed', tip: 't', volume: of(2.5, 'L') },
   { ...head, ...where, id: 'c', kind: 'comb', readings: [comb, comb, comb], thinner: fraction(0) },
 ];
+/** Four coats of 3 L planned, some of them done at so many litres each, 8 L delivered. */
+function jobSoFar(done: number, litres: number) {
+  const volume = right(wetFilmFor(of(40, 'μm'), solids, fraction(0)));
+  const planned = [1, 2, 3, 4].map((coat) => ({
+    ...where,
+    coat,
+    trueArea: 20,
+    wet: of(112.5, 'μm'),
+    volume: { ...volume, value: of(3, 'L'), low: of(3, 'L'), high: of(3, 'L') },
+    time: 0,
+  }));
+  const site: LogEntry[] = [
+    { ...head, id: 'd', job: 'j', kind: 'delivered', coating: where.coating, volume: of(8, 'L') },
+  ];
+  for (let coat = 1; coat <= done; coat += 1) {
+    const at = { ...head, ...where, job: 'j', coat };
+    site.push(
+      { ...at, id: `s${coat}`, kind: 'sprayed', volume: of(litres, 'L') },
+      {
+        ...at,
+        id: `f${coat}`,
+        kind: 'coat finished',
+        element: 'wall',
+        side: 'inside',
+        wind: 'calm',
+        trueArea: 20,
+        temperature: of(23, '°C'),
+        humidity: fraction(0.5),
+      },
+    );
+  }
+  const [only] = comparePlan(planned, readRecord(site), [], 'j');
+  if (!only) throw new Error('no plan');
+  return only;
+}
 const overlapChoice = () => 100 * overlapAdvice(evenFanProfile(1)).verdict.variation;
 const share = (explained: Explained) => explained.value;
 
@@ -368,10 +410,48 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'learned value': [
     '%',
     () =>
-      learnedValue(workingDefault('TE', 'percent', 0.82, 0.75, 0.88), [0.7, 0.66, 0.72, 0.69], 0.12).value,
+      learnedValue(
+        workingDefault('TE', 'percent', 0.82, 0.75, 0.88),
+        [
+          [0.7, 0.66],
+          [0.72, 0.69],
+        ],
+        { reading: 0.12, job: 0.08 },
+      ).value.value,
   ],
-  'litres used': ['L', () => litresBySurface(log).get('hall')?.value ?? NaN],
-  'dry film logged': ['μm', () => filmAchieved(log, 'hall', { matt })?.dry.value ?? NaN],
+  'litres used': ['L', () => litresBySurface(readRecord(log)).get('hall')?.value ?? NaN],
+  'paint of a coat': [
+    'L',
+    () => sprayedVolume({ ...likelyValues(surfaceInputs(wallRequest({ coats: 1 }), 20)) }),
+  ],
+  'touch dry': ['h', () => right(coatWindows(matt, of(23, '°C'), fraction(0.5))).touch.value],
+  'mask over': ['h', () => right(coatWindows(matt, of(13, '°C'), fraction(0.5))).mask.value],
+  'recoat closes': [
+    'h',
+    () =>
+      right(
+        coatWindows(
+          { name: 'Primer', archetype: 'exterior-wood-primer', overrides: {} },
+          of(23, '°C'),
+          fraction(0.5),
+        ),
+      ).closes?.value ?? NaN,
+  ],
+  'job factor': ['×', () => jobSoFar(2, 4).factor.value],
+  'litres still needed': ['L', () => jobSoFar(2, 4).needed.value],
+  'litres at hand': ['L', () => jobSoFar(1, 3).atHand?.value ?? NaN],
+  'tip wear cost': [
+    'L',
+    () => {
+      const tip = { tip: 't', code: { family: 'standard', fan: 5, orificeThou: 17 }, before: 0 } as const;
+      const used: LogEntry[] = [
+        { ...head, ...where, id: 'a', kind: 'sprayed', tip: 't', volume: of(50, 'L') },
+        { ...head, id: 'b', at: 1, kind: 'fan measured', tip: 't', width: of(254 * 0.875, 'mm') },
+      ];
+      return tipRecords(readRecord(used), [tip], { matt })[0]?.cost?.value ?? NaN;
+    },
+  ],
+  'dry film logged': ['μm', () => filmAchieved(readRecord(log), 'hall', { matt })?.dry.value ?? NaN],
 };
 
 const METHOD = readFileSync(path.join(__dirname, 'method.md'), 'utf8');

@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
 
 /** Specs about the command itself need no browser size. */
-const COMMANDS = /(command|restart)\.spec\.ts/;
+const COMMANDS = /(command|restart|offline|soak|durability)\.spec\.ts/;
 
 export default defineConfig({
   testDir: '.',

@@ -25,6 +25,16 @@ describe('what a page has read', () => {
     expect(later.getQueryData(keys.list('entries'))).toEqual([entry('a'), entry('b')]);
   });
 
+  it('is old when it was read by a clock that was ahead', async () => {
+    const client = makeQueryClient();
+    await keepQueries(client, new Device());
+    client.setQueryData(keys.list('jobs'), [{ id: 'j' }], { updatedAt: Date.now() + 1e9 });
+    await settled();
+    const later = makeQueryClient();
+    await keepQueries(later, new Device());
+    expect(later.getQueryState(keys.list('jobs'))?.dataUpdatedAt).toBe(0);
+  });
+
   it('keeps of the log only what is new', async () => {
     const device = new Device();
     const keepEntries = jest.spyOn(device, 'keepEntries');

@@ -2,7 +2,7 @@ import type { Entry, EntryKind, PayloadOf } from '@fine-spray/contract';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';
-import { outbox, type OutboxState } from './outbox';
+import { outbox, type OutboxState, type Written } from './outbox';
 import { keys, useList } from './resources';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -75,10 +75,10 @@ export function useLog() {
   const [author, setAuthor] = usePreferenceText('author', '');
   const entries = merged(stored.data ?? NONE, state);
   const write = useCallback(
-    <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): string => {
+    <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): Written => {
       // Asked once there is something to lose: a browser short of room clears other pages first.
       void globalThis.navigator?.storage?.persist?.();
-      return outbox.add({
+      return outbox.write({
         kind,
         payload,
         jobId,

@@ -20,6 +20,11 @@ export interface OutboxState {
 /** An entry to be written: its form is the one of this program. */
 export type NewFields = Omit<EntryFields, 'schema'>;
 
+export interface Written {
+  readonly id: string;
+  readonly kept: Promise<boolean>;
+}
+
 /** Where the outbox was before it had a database, and where it is while there is no room in it. */
 const SPARE = 'outbox';
 const RETRY = 5000;
@@ -149,20 +154,22 @@ export class Outbox {
   }
 
   /** Keeps an entry: in the database, else in the spare place, else in this page only. */
-  private keep(entry: Waiting): Promise<void> {
+  private keep(entry: Waiting): Promise<boolean> {
     this.spare.set(entry.id, entry);
     return this.inTurn(() => this.put(entry));
   }
 
-  private async put(entry: Waiting): Promise<void> {
-    if (this.dropped.has(entry.id)) return;
+  private async put(entry: Waiting): Promise<boolean> {
+    if (this.dropped.has(entry.id)) return true;
     try {
       await this.device.keepWaiting(entry);
       this.spare.delete(entry.id);
       if (this.state.full) this.set({ full: false });
+      return true;
     } catch {
       const full = !writeKept(SPARE, [...this.spare.values()]);
       if (full !== this.state.full) this.set({ full });
+      return !full;
     }
   }
 
@@ -176,21 +183,17 @@ export class Outbox {
 
   /**
    * Keeps an entry and begins to send.
-   * @returns its id, and when it is kept on this device
+   * @returns its id, and once that is known whether it is kept on this device, or by this page only
    */
-  write(fields: NewFields): { readonly id: string; readonly kept: Promise<void> } {
+  write(fields: NewFields): Written {
     const entry: Waiting = { id: newId(), fields: { ...fields, schema: schemaOf(fields.kind) } };
     this.set({ waiting: [...this.state.waiting, entry] });
-    const kept = this.keep(entry).then(() => {
+    const kept = this.keep(entry).then((done) => {
       this.tell({ kind: 'changed' });
       void this.send();
+      return done;
     });
     return { id: entry.id, kept };
-  }
-
-  /** As `write`, for who needs only the id. */
-  add(fields: NewFields): string {
-    return this.write(fields).id;
   }
 
   /** Takes back an entry that has not been sent yet; says whether it could. */

@@ -35,3 +35,35 @@ export const reach = {
     if (now.reached !== false) set({ ...now, reached: false });
   },
 };
+
+/** How often a server that was not reached is asked again, ms. */
+const ASK_AGAIN = 10_000;
+
+/**
+ * Finds out whether the server is reached when the page opens, when the device says that its network came or went, and again
+ * and again while it is not.
+ * @param ask one call of the server; it tells `reach` how it went
+ * @param back told when the server is reached again
+ * @returns ends it
+ */
+export function watchReach(ask: () => Promise<unknown>, back: () => void): () => void {
+  const look = () => void ask().catch(() => undefined);
+  const gone = () => reach.failed();
+  let before = now.reached;
+  const end = reach.subscribe(() => {
+    if (before === false && now.reached === true) back();
+    before = now.reached;
+  });
+  const timer = setInterval(() => {
+    if (now.reached === false) look();
+  }, ASK_AGAIN);
+  look();
+  globalThis.addEventListener?.('online', look);
+  globalThis.addEventListener?.('offline', gone);
+  return () => {
+    end();
+    clearInterval(timer);
+    globalThis.removeEventListener?.('online', look);
+    globalThis.removeEventListener?.('offline', gone);
+  };
+}

@@ -122,20 +122,20 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
           <>
             <Section title="Closing" rows={lists.closing} now={now} name={name} log={log} />
             <Section
-              title="Now"
-              rows={begun.flatMap(({ toDo, clock }) => (clock ? [{ toDo, clock }] : []))}
-              now={now}
-              name={name}
-              log={log}
-              empty="No coat is dry enough for its next."
-            />
-            <Section
               title="Opens next"
               rows={lists.next}
               now={now}
               name={name}
               log={log}
               empty="Nothing is waiting."
+            />
+            <Section
+              title="Now"
+              rows={begun.flatMap(({ toDo, clock }) => (clock ? [{ toDo, clock }] : []))}
+              now={now}
+              name={name}
+              log={log}
+              empty="No coat is dry enough for its next."
             />
           </>
         }

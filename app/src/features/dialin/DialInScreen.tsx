@@ -328,7 +328,7 @@ function Found({
       cards,
       width: null,
     };
-    const id = write({ kind: 'set-up confirmed', payload, jobId: site.jobId, surfaceId: site.surfaceId });
+    const { id } = write({ kind: 'set-up confirmed', payload, jobId: site.jobId, surfaceId: site.surfaceId });
     dial.keep(id);
     toast({
       text: 'Kept for this coating, tip and sprayer.',

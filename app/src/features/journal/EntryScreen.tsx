@@ -7,13 +7,13 @@ import { View } from 'react-native';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
 import { useSiteLog, type SiteLog } from '@/data/record';
+import { useWriteDown } from '@/data/writeDown';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { EntryRows, offsetAt } from './EntryRows';
 
@@ -49,9 +49,9 @@ export function EntryScreen({ entryId }: { entryId: string }) {
 
 function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
   const { system } = useUnits();
-  const { write, waiting } = useLog();
+  const { waiting } = useLog();
+  const writeDown = useWriteDown();
   const router = useRouter();
-  const toast = useToast();
   const entry = log.entries.find(({ id }) => id === entryId);
   if (!entry) return null;
   const line = (one: typeof entry) => journalLine(one, { names: log.names, system, offsetAt });
@@ -64,19 +64,16 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
       router.navigate('/log/journal');
       return;
     }
-    const id = write({
-      kind: 'withdrawn',
-      payload: { why: '' },
-      jobId: entry.jobId,
-      surfaceId: entry.surfaceId,
-      replaces: entry.id,
-    });
-    toast({
-      text: 'Taken back. It stays in sight and counts no more.',
-      undo: () => {
-        if (!outbox.takeBack(id)) toast({ text: 'That is sent already: write it down again.' });
+    writeDown(
+      {
+        kind: 'withdrawn',
+        payload: { why: '' },
+        jobId: entry.jobId,
+        surfaceId: entry.surfaceId,
+        replaces: entry.id,
       },
-    });
+      'Taken back. It stays in sight and counts no more.',
+    );
   };
   return (
     <>

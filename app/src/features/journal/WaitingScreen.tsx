@@ -98,7 +98,7 @@ function Stuck({ one, log }: { one: Waiting; log: SiteLog }) {
           label={theirs.success ? 'Keep the server’s' : 'Drop it'}
           onPress={() => {
             outbox.takeBack(one.id);
-            toast({ text: 'Dropped.', undo: () => void outbox.add(one.fields) });
+            toast({ text: 'Dropped.', undo: () => void outbox.write(one.fields) });
           }}
         />
       </View>

@@ -15,16 +15,14 @@ import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { sentences } from '@/data/draft';
 import { useKept } from '@/data/kept';
-import { useLog } from '@/data/log';
-import { outbox } from '@/data/outbox';
 import { useSiteLog } from '@/data/record';
+import { useWriteDown } from '@/data/writeDown';
 import { EntryRows, offsetAt } from '@/features/journal';
 import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { CombScreen } from './CombScreen';
 import { firstPayload, payloadToCorrect, type CaptureContext } from './defaults';
@@ -108,10 +106,9 @@ function Form({
   corrected: Entry | undefined;
 }) {
   const { log, job, surface } = context;
-  const { write } = useLog();
+  const writeDown = useWriteDown();
   const { system } = useUnits();
   const router = useRouter();
-  const toast = useToast();
   const [first] = useState(() => (corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)));
   const keep = KEPT.includes(kind);
   const [draft, setDraft] = useKept<Payload | undefined>(
@@ -136,21 +133,17 @@ function Form({
     if (!checked.success || held !== undefined) return;
     const jobId = corrected ? corrected.jobId : (job?.id ?? null);
     const surfaceId = corrected ? corrected.surfaceId : (surface?.id ?? null);
-    const id = write({
-      kind,
-      payload: checked.data,
-      jobId,
-      surfaceId,
-      ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
-    });
-    if (keep) setDraft(undefined);
-    toast({
-      text: `${ENTRY_NAMES[kind]}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
-      undo: () => {
-        if (outbox.takeBack(id)) return;
-        write({ kind: 'withdrawn', payload: { why: 'Undone at once' }, jobId, surfaceId, replaces: id });
+    const id = writeDown(
+      {
+        kind,
+        payload: checked.data as never,
+        jobId,
+        surfaceId,
+        ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
       },
-    });
+      `${ENTRY_NAMES[kind]}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
+    );
+    if (keep) setDraft(undefined);
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
   }
   const errorText = held ?? Object.values(errors)[0];

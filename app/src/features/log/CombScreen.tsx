@@ -12,15 +12,13 @@ import {
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { useLog } from '@/data/log';
-import { outbox } from '@/data/outbox';
 import { coatingsOf } from '@/data/record';
+import { useWriteDown } from '@/data/writeDown';
 import { Choice } from '@/ui/choice';
 import { EmptyState } from '@/ui/states';
 import { Header } from '@/ui/screen';
 import { BigNumber } from '@/ui/number';
 import { Words } from '@/ui/text';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
@@ -36,8 +34,8 @@ const TOGETHER = 4 * 3600_000;
 export function CombScreen({ context }: { context: CaptureContext }) {
   const { log, job, surface, card } = context;
   const { system } = useUnits();
-  const { write } = useLog();
-  const toast = useToast();
+  const writeDown = useWriteDown();
+  const [inARow, setInARow] = useState(0);
   const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
   const [said, setSaid] = useState<string>();
   if (!surface || !job) {
@@ -96,25 +94,19 @@ export function CombScreen({ context }: { context: CaptureContext }) {
       return;
     }
     setSaid(undefined);
-    const id = write({
-      kind: 'comb',
-      payload: { ...payload, lastWet: [tooth] },
-      jobId: job?.id ?? null,
-      surfaceId: surface?.id ?? null,
-    });
-    toast({
-      text: `${tooth === null ? 'No tooth wet' : showText(tooth, 'wetFilm', system)}: written down.`,
-      undo: () => {
-        if (!outbox.takeBack(id))
-          write({
-            kind: 'withdrawn',
-            payload: { why: 'Wrong tooth' },
-            jobId: job?.id ?? null,
-            surfaceId: surface?.id ?? null,
-            replaces: id,
-          });
+    const count = inARow + 1;
+    setInARow(count);
+    const shown = tooth === null ? 'No tooth wet' : showText(tooth, 'wetFilm', system);
+    writeDown(
+      {
+        kind: 'comb',
+        payload: { ...payload, lastWet: [tooth] },
+        jobId: job?.id ?? null,
+        surfaceId: surface?.id ?? null,
       },
-    });
+      `${shown}: written down, ${count} in a row.`,
+      () => setInARow((now) => now - 1),
+    );
   }
 
   const result = verdict?.ok ? verdict.value : undefined;

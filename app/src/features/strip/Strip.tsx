@@ -5,11 +5,14 @@ import RefreshCw from 'lucide-react-native/icons/refresh-cw';
 import type { LucideIcon } from 'lucide-react-native';
 import { CLOCK_TOLERANCE } from '@fine-spray/contract';
 import { roughly } from '@fine-spray/contract/log';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { useSyncExternalStore } from 'react';
+import { useEffect, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { useOutbox } from '@/data/log';
-import { reach } from '@/data/reach';
+import { call } from '@/data/api';
+import { outbox } from '@/data/outbox';
+import { reach, watchReach } from '@/data/reach';
 import { update } from '@/data/update';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
@@ -24,6 +27,18 @@ export function Strip() {
   const { waiting, full, aside } = useOutbox();
   const { reached, at, skew } = useSyncExternalStore(reach.subscribe, reach.current, reach.current);
   const ready = useSyncExternalStore(update.subscribe, update.ready, update.ready);
+  const client = useQueryClient();
+  useEffect(
+    () =>
+      watchReach(
+        () => call('GET', '/api/health'),
+        () => {
+          void outbox.send();
+          void client.refetchQueries({ type: 'active' });
+        },
+      ),
+    [client],
+  );
   const refused = waiting.filter((one) => one.refused !== undefined).length;
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;

@@ -1,0 +1,78 @@
+import { expect, test } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { startCluster } from '../scripts/lib/cluster.mjs';
+import { freePort, temporaryHome } from './fine-spray';
+import { Instance } from './instance';
+
+const WRITERS = 8;
+/** Kills of PostgreSQL under load, each at another moment. */
+const KILLS = 3;
+
+const note = (text: string) =>
+  JSON.stringify({
+    kind: 'note',
+    at: new Date().toISOString(),
+    author: 'load',
+    jobId: null,
+    surfaceId: null,
+    replaces: null,
+    payload: { text },
+    version: 0,
+  });
+
+test('PostgreSQL killed under load: nothing that was acknowledged is missing after its restart', async () => {
+  test.setTimeout(240_000);
+  const { home, remove } = temporaryHome();
+  const folder = path.join(home, 'postgres');
+  const acknowledged = new Map<string, string>();
+  let refused = 0;
+  for (let kill = 0; kill < KILLS; kill += 1) {
+    const cluster = await startCluster(folder);
+    const instance = new Instance(await freePort(), cluster.url);
+    await instance.start();
+    let writing = true;
+    const writers = Array.from({ length: WRITERS }, async (_unused, writer) => {
+      for (let count = 0; writing; count += 1) {
+        const id = randomUUID();
+        const text = `${kill} ${writer} ${count}`;
+        try {
+          const answer = await fetch(`${instance.address}/api/entries/${id}`, {
+            method: 'PUT',
+            headers: { 'Content-Type': 'application/json' },
+            body: note(text),
+          });
+          if (answer.status === 200) acknowledged.set(id, text);
+          else refused += 1;
+        } catch {
+          refused += 1;
+        }
+      }
+    });
+    await sleep(1200 + 400 * kill);
+    const postmaster = Number(readFileSync(path.join(folder, 'data/postmaster.pid'), 'utf8').split('\n')[0]);
+    process.kill(postmaster, 'SIGKILL');
+    await cluster.ended;
+    await sleep(300);
+    writing = false;
+    await Promise.all(writers);
+    await instance.kill();
+  }
+  const cluster = await startCluster(folder);
+  const instance = new Instance(await freePort(), cluster.url);
+  try {
+    await instance.start();
+    const answer = await fetch(`${instance.address}/api/entries`);
+    const { items } = (await answer.json()) as { items: { id: string; payload: { text?: string } }[] };
+    const stored = new Map(items.map(({ id, payload }) => [id, payload.text]));
+    expect(acknowledged.size).toBeGreaterThan(200);
+    expect(refused).toBeGreaterThan(0);
+    expect([...acknowledged].filter(([id, text]) => stored.get(id) !== text)).toEqual([]);
+  } finally {
+    await instance.kill();
+    await cluster.stop();
+    remove();
+  }
+});

@@ -1,0 +1,260 @@
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
+import { freePort, temporaryHome } from './fine-spray';
+import { Instance } from './instance';
+
+let cluster: Cluster;
+let instance: Instance;
+let clear: () => void;
+
+test.beforeAll(async () => {
+  const { home, remove } = temporaryHome();
+  clear = remove;
+  cluster = await startCluster(path.join(home, 'postgres'));
+  instance = new Instance(await freePort(), cluster.url);
+  await instance.start();
+});
+test.afterAll(async () => {
+  await instance.kill();
+  await cluster.stop();
+  clear();
+});
+test.beforeEach(async () => {
+  if (!instance.runs) await instance.start();
+});
+
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  readonly room?: string;
+}
+const rows = async (url: string): Promise<Row[]> =>
+  ((await (await fetch(`${instance.address}${url}`)).json()) as { items: Row[] }).items;
+
+async function boathouse() {
+  const job = (await rows('/api/jobs')).find(({ name }) => name === 'Tern Boathouse');
+  const surfaces = await rows(`/api/jobs/${job?.id ?? ''}/surfaces`);
+  const wall = surfaces.find(({ name }) => name === 'North wall');
+  return { job: job?.id ?? '', wall: wall?.id ?? '' };
+}
+
+/** Lets a page see everything once, as on the evening before. */
+async function seen(page: Page): Promise<{ job: string; wall: string }> {
+  const ids = await boathouse();
+  await page.goto(`${instance.address}/`);
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.goto(`${instance.address}/jobs/${ids.job}/surfaces/${ids.wall}`);
+  await expect(page.getByTestId('setup-card')).toBeVisible();
+  await page.goto(`${instance.address}/kit`);
+  await expect(page.getByText('Mid electric, van')).toBeVisible();
+  await page.goto(`${instance.address}/log`);
+  await expect(page.getByRole('button', { name: 'Comb', exact: true })).toBeVisible();
+  await expect(page.getByText(/\d+ entries/)).toBeVisible();
+  await page.waitForTimeout(1000);
+  return ids;
+}
+
+const strip = (page: Page) => page.getByTestId('strip');
+
+async function write(page: Page, surface: string, litres: string): Promise<void> {
+  await page.goto(`${instance.address}/log/write/sprayed?surface=${surface}`);
+  await page.getByLabel('Sprayed, L').fill(litres);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('Litres sprayed: written down.')).toBeVisible();
+}
+
+const stored = async () =>
+  (
+    (await (await fetch(`${instance.address}/api/entries`)).json()) as {
+      items: {
+        id: string;
+        kind: string;
+        author: string;
+        at: string;
+        clockSkew: number | null;
+        payload: { volume?: number };
+      }[];
+    }
+  ).items;
+
+test('without the server everything opens: plan, cards, lines, checklists, log; what is written waits and goes up once', async ({
+  page,
+}) => {
+  const { job, wall } = await seen(page);
+  const before = (await stored()).length;
+  await instance.kill();
+  for (const [url, text] of [
+    ['/', 'Tern Boathouse'],
+    [`/jobs/${job}`, 'Boat hall'],
+    [`/jobs/${job}/surfaces/${wall}`, 'On site'],
+    [`/jobs/${job}/surfaces/${wall}/start-up`, 'Start up'],
+    [`/jobs/${job}/surfaces/${wall}/line`, 'The line'],
+    [`/jobs/${job}/buy`, 'Interior wall matt'],
+    ['/kit', 'Mid electric, van'],
+    ['/set-up', 'Set-up'],
+    ['/log', 'Journal'],
+    ['/log/journal', 'Coat finished'],
+    [`/log/clocks?job=${job}`, 'Opens next'],
+    [`/log/actual?job=${job}`, 'Short by'],
+    ['/log/tips', '% narrower'],
+    ['/log/learned', 'How much of the paint lands'],
+    ['/emergency', 'Go to an emergency department now'],
+  ] as const) {
+    await page.goto(`${instance.address}${url}`);
+    await expect(page.getByText(text).filter({ visible: true }).first(), url).toBeVisible();
+  }
+  await expect(strip(page)).toContainText('The server is not reached. You see what this device has');
+  await write(page, wall, '3.5');
+  await write(page, wall, '4.5');
+  await expect(strip(page)).toContainText('Kept on this device, 2 waiting to send.');
+  await page.reload();
+  await expect(strip(page)).toContainText('2 waiting to send');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await expect(page.getByText('Goes up by itself')).toBeVisible();
+  await instance.start();
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(strip(page)).toHaveCount(0, { timeout: 40_000 });
+  const after = await stored();
+  expect(after.length).toBe(before + 2);
+  const mine = after.slice(-2).map(({ payload }) => payload.volume);
+  expect(mine).toEqual([0.0035, 0.0045]);
+});
+
+test('what waits survives a closed tab and a week, and goes up by itself', async ({ context }) => {
+  const first = await context.newPage();
+  const { wall } = await seen(first);
+  await instance.kill();
+  await write(first, wall, '6.5');
+  await first.close();
+  const later = await context.newPage();
+  await later.clock.install({ time: Date.now() + 7 * 24 * 3600_000 });
+  await later.goto(`${instance.address}/log`);
+  await expect(strip(later)).toContainText('1 waiting to send');
+  await instance.start();
+  await later.clock.runFor(120_000);
+  await expect(strip(later).getByText('waiting to send')).toHaveCount(0, { timeout: 40_000 });
+  await expect
+    .poll(async () => (await stored()).filter(({ payload }) => payload.volume === 0.0065).length)
+    .toBe(1);
+});
+
+/** A page whose clock is a year slow. */
+async function slowClock(context: BrowserContext): Promise<Page> {
+  const page = await context.newPage();
+  await page.clock.setFixedTime(Date.now() - 365 * 24 * 3600_000);
+  return page;
+}
+
+test('a device clock that is a year slow is said, and what it wrote is put right by it', async ({
+  context,
+}) => {
+  const page = await slowClock(context);
+  const { wall } = await boathouse();
+  await page.goto(`${instance.address}/log`);
+  await expect(strip(page)).toContainText('The clock of this device is 1 year slow');
+  await write(page, wall, '7.5');
+  await expect
+    .poll(async () => (await stored()).filter(({ payload }) => payload.volume === 0.0075).length)
+    .toBe(1);
+  const [entry] = (await stored()).filter(({ payload }) => payload.volume === 0.0075);
+  expect(Math.abs((entry?.clockSkew ?? 0) / (24 * 3600) - 365)).toBeLessThan(1);
+  // Another device: the clock of a test is one for a whole context.
+  const other = await browser.newContext();
+  const right = await other.newPage();
+  await right.goto(`${instance.address}/log/entry/${entry?.id ?? ''}`);
+  await expect(right.getByText('The clock of that device was 1 year slow', { exact: false })).toBeVisible();
+  await expect(right.getByText(String(new Date().getFullYear()), { exact: false }).first()).toBeVisible();
+  await other.close();
+});
+
+test('a conflict is shown with both sides; neither is overwritten', async ({ page }) => {
+  const { wall } = await seen(page);
+  await instance.kill();
+  await write(page, wall, '8.5');
+  // Meanwhile another device has used the same id: the server has other content under it.
+  const waiting = await page.evaluate(
+    () =>
+      new Promise<{ id: string; fields: Record<string, unknown> }>((resolve) => {
+        const open = indexedDB.open('fine-spray');
+        open.onsuccess = () => {
+          const all = open.result.transaction('waiting').objectStore('waiting').getAll();
+          all.onsuccess = () => resolve(all.result[0] as { id: string; fields: Record<string, unknown> });
+        };
+      }),
+  );
+  await page.goto('about:blank');
+  await instance.start();
+  const theirs = { ...waiting.fields, author: 'other', version: 0 };
+  const put = await fetch(`${instance.address}/api/entries/${waiting.id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(theirs),
+  });
+  expect(put.status).toBe(200);
+  await page.goto(`${instance.address}/log/waiting`);
+  await expect(page.getByText('Two sides of one entry')).toBeVisible();
+  await expect(page.getByText('Yours, on this device')).toBeVisible();
+  await expect(page.getByText('On the server')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep both' }).click();
+  await expect(page.getByText('Nothing waits')).toBeVisible();
+  const both = (await stored()).filter(({ payload }) => payload.volume === 0.0085);
+  expect(both.map(({ author }) => author).sort()).toEqual(['', 'other']);
+});
+
+test('an outbox left by an older version is brought in, and what cannot be read is kept and said', async ({
+  page,
+}) => {
+  await page.goto(`${instance.address}/emergency`);
+  const tip = (await rows('/api/tips'))[0]?.id ?? '';
+  await page.evaluate((tipId) => {
+    const old = {
+      id: '01930000-0000-7000-8000-00000000aaaa',
+      fields: {
+        kind: 'fan measured',
+        at: '2026-11-20T08:00:00.000Z',
+        author: 'OLD',
+        jobId: null,
+        surfaceId: null,
+        replaces: null,
+        payload: { tipId, width: 0.21, distance: 0.3 },
+      },
+    };
+    localStorage.setItem(
+      'fine-spray.kept.outbox',
+      JSON.stringify([old, { id: 'x', fields: { kind: 'tea' } }]),
+    );
+  }, tip);
+  await page.goto(`${instance.address}/log`);
+  await expect(strip(page)).toContainText('1 left by another version of this program');
+  await expect.poll(async () => (await stored()).filter(({ author }) => author === 'OLD').length).toBe(1);
+});
+
+test('it can be installed, and a new version waits until somebody says so', async ({ page, context }) => {
+  await page.goto(`${instance.address}/`);
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.reload();
+  const session = await context.newCDPSession(page);
+  const { installabilityErrors } = (await session.send('Page.getInstallabilityErrors')) as {
+    installabilityErrors: { errorId: string }[];
+  };
+  // A window of a test is "off the record", which alone stands in the way.
+  expect(installabilityErrors.map(({ errorId }) => errorId).filter((one) => one !== 'in-incognito')).toEqual(
+    [],
+  );
+  // Another service worker at the same address is a new version.
+  const file = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../app/dist/sw.js');
+  const before = readFileSync(file, 'utf8');
+  try {
+    writeFileSync(file, `${before}\n// a newer one`);
+    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+    await expect(strip(page)).toContainText('A new version is ready.');
+    await page.getByRole('button', { name: 'Use it now' }).click();
+    await expect(strip(page)).toHaveCount(0);
+    await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
+  } finally {
+    writeFileSync(file, before);
+  }
+});
