@@ -80,6 +80,8 @@ const stored = async () =>
     }
   ).items;
 
+const litres = ({ volume = 0 }: { volume?: number }) => Math.round(volume * 1e5) / 100;
+
 test('without the server everything opens: plan, cards, lines, checklists, log; what is written waits and goes up once', async ({
   page,
 }) => {
@@ -119,8 +121,8 @@ test('without the server everything opens: plan, cards, lines, checklists, log; 
   await expect(strip(page)).toHaveCount(0, { timeout: 40_000 });
   const after = await stored();
   expect(after.length).toBe(before + 2);
-  const mine = after.slice(-2).map(({ payload }) => payload.volume);
-  expect(mine).toEqual([0.0035, 0.0045]);
+  const mine = after.slice(-2).map(({ payload }) => litres(payload));
+  expect(mine).toEqual([3.5, 4.5]);
 });
 
 test('what waits survives a closed tab and a week, and goes up by itself', async ({ context }) => {
@@ -137,7 +139,7 @@ test('what waits survives a closed tab and a week, and goes up by itself', async
   await later.clock.runFor(120_000);
   await expect(strip(later).getByText('waiting to send')).toHaveCount(0, { timeout: 40_000 });
   await expect
-    .poll(async () => (await stored()).filter(({ payload }) => payload.volume === 0.0065).length)
+    .poll(async () => (await stored()).filter(({ payload }) => litres(payload) === 6.5).length)
     .toBe(1);
 });
 
@@ -157,12 +159,13 @@ test('a device clock that is a year slow is said, and what it wrote is put right
   await expect(strip(page)).toContainText('The clock of this device is 1 year slow');
   await write(page, wall, '7.5');
   await expect
-    .poll(async () => (await stored()).filter(({ payload }) => payload.volume === 0.0075).length)
+    .poll(async () => (await stored()).filter(({ payload }) => litres(payload) === 7.5).length)
     .toBe(1);
-  const [entry] = (await stored()).filter(({ payload }) => payload.volume === 0.0075);
+  const [entry] = (await stored()).filter(({ payload }) => litres(payload) === 7.5);
   expect(Math.abs((entry?.clockSkew ?? 0) / (24 * 3600) - 365)).toBeLessThan(1);
   // Another device: the clock of a test is one for a whole context.
-  const other = await browser.newContext();
+  const other = await context.browser()?.newContext();
+  if (!other) throw new Error('no browser');
   const right = await other.newPage();
   await right.goto(`${instance.address}/log/entry/${entry?.id ?? ''}`);
   await expect(right.getByText('The clock of that device was 1 year slow', { exact: false })).toBeVisible();
@@ -200,7 +203,7 @@ test('a conflict is shown with both sides; neither is overwritten', async ({ pag
   await expect(page.getByText('On the server')).toBeVisible();
   await page.getByRole('button', { name: 'Keep both' }).click();
   await expect(page.getByText('Nothing waits')).toBeVisible();
-  const both = (await stored()).filter(({ payload }) => payload.volume === 0.0085);
+  const both = (await stored()).filter(({ payload }) => litres(payload) === 8.5);
   expect(both.map(({ author }) => author).sort()).toEqual(['', 'other']);
 });
 

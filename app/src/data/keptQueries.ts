@@ -5,7 +5,7 @@ import type { Device } from './device';
 /** The log is kept entry by entry: rewriting ten thousand for one more would hold up a thumb. */
 const LOG = JSON.stringify(['entries']);
 /** Changes in quick succession are kept once. */
-const PAUSE = 300;
+const PAUSE = 100;
 const PATIENCE = 3000;
 
 /** Puts into a client what this device last saw of the server, so that everything opens without it. */
@@ -17,6 +17,8 @@ async function restore(client: QueryClient, device: Device): Promise<void> {
     if (JSON.stringify(key) === LOG) client.setQueryData(key, entries, { updatedAt });
     else client.setQueryData(key, data, { updatedAt });
   }
+  // Shown at once and asked for again: the server may have more by now.
+  await client.invalidateQueries({ refetchType: 'none' });
 }
 
 /**
@@ -46,8 +48,10 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
       await device.keepQuery(name, { key, data: null, updatedAt });
     }
   };
+  // A page that is left keeps at once what it would have kept a moment later.
+  globalThis.addEventListener?.('pagehide', () => void keep().catch(() => undefined));
   client.getQueryCache().subscribe(({ type, query }) => {
-    if (type !== 'updated' || query.state.status !== 'success') return;
+    if (type !== 'updated' || query.state.status !== 'success' || query.state.isInvalidated) return;
     const name = JSON.stringify(query.queryKey);
     changed.set(name, query.queryKey as readonly unknown[]);
     clearTimeout(timer);

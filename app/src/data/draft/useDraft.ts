@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAutosave } from './useAutosave';
 
 /** First sentence for each field. */
@@ -74,6 +74,15 @@ export function useDraft<Content extends object>({
     setSteps(steps.slice(0, -1));
     set(last.before);
   }, [steps, set]);
+  const now = useRef(first);
+  now.current = first;
+  useEffect(() => {
+    // What this device had is shown first, and what the server has comes after: a draft nobody has touched follows.
+    if (version <= stored.current || steps.length > 0 || state.kind !== 'saved') return;
+    stored.current = version;
+    latest.current = now.current;
+    setDraft(now.current);
+  }, [version, steps, state]);
   const onInvalid = useCallback((field: string, message: string | undefined) => {
     setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
   }, []);
