@@ -57,6 +57,8 @@ export class Outbox {
   private readonly spare = new Map<string, Waiting>();
   private readonly dropped = new Set<string>();
   private sending = false;
+  /** Something has called for sending since sending began. */
+  private asked = false;
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly channel: BroadcastChannel | undefined;
@@ -223,12 +225,17 @@ export class Outbox {
 
   /** Sends what waits, in its order, until all is sent or the server does not answer; then tries again later. */
   async send(): Promise<void> {
+    this.asked = true;
     if (this.sending) return;
     this.sending = true;
-    clearTimeout(this.timer);
     try {
       await this.start();
-      await this.alone(() => this.sendAll());
+      // Asked again while the last entry was on its way: there may be one more that was not seen.
+      while (this.asked) {
+        this.asked = false;
+        clearTimeout(this.timer);
+        await this.alone(() => this.sendAll());
+      }
     } finally {
       this.sending = false;
     }
