@@ -424,8 +424,8 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
     'L',
     () => sprayedVolume({ ...likelyValues(surfaceInputs(wallRequest({ coats: 1 }), 20)) }),
   ],
-  'touch dry': ['h', () => right(coatWindows(matt, of(23, '°C'), fraction(0.5))).touch.value],
-  'mask over': ['h', () => right(coatWindows(matt, of(13, '°C'), fraction(0.5))).mask.value],
+  'touch dry': ['h', () => right(coatWindows(matt, of(23, '°C'), fraction(0.5))).touch().value],
+  'mask over': ['h', () => right(coatWindows(matt, of(13, '°C'), fraction(0.5))).mask().value],
   'recoat closes': [
     'h',
     () =>
@@ -435,7 +435,7 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
           of(23, '°C'),
           fraction(0.5),
         ),
-      ).closes?.value ?? NaN,
+      ).closes?.().value ?? NaN,
   ],
   'job factor': ['×', () => jobSoFar(2, 4).factor.value],
   'litres still needed': ['L', () => jobSoFar(2, 4).needed.value],

@@ -14,6 +14,8 @@ import { main, say, stop } from './lib/say.mjs';
 /** Two frames at 60 a second: one was dropped, ms. */
 const FRAMES_APART = 32;
 const FRAME = 16;
+/** Entries of a long log. */
+const LOG = 10_000;
 const BUILD = path.join(ROOT, '.build');
 
 function line(what, measured, limit, unit) {
@@ -109,6 +111,11 @@ async function core() {
       'ms',
     ),
   );
+  const { derive } = await coreBench('log');
+  const derived = derive(LOG, 8);
+  results.push(
+    line(`everything derived from a log of ${derived.entries} entries`, derived.seconds * 1000, 50, 'ms'),
+  );
   const street = takeoff(40);
   results.push(line(`take-off of ${street.surfaces} surfaces`, street.seconds * 1000, FRAME, 'ms'));
   return results;
@@ -203,6 +210,34 @@ async function inTheBrowser(address) {
   ];
 }
 
+/** A log of ten thousand entries in the browser, and the application without a server. */
+async function longLog(address) {
+  const { logOf } = await coreBench('log');
+  const { logFrames } = await import('./lib/logFrames.mjs');
+  const { opened, scrolled, offline } = await logFrames(address, logOf(LOG));
+  const middle = (times) => times[Math.floor(times.length / 2)];
+  return [
+    line(
+      `log of ${LOG} entries, from its arrival to its first row, median of ${opened.length}`,
+      middle(opened),
+      300,
+      'ms',
+    ),
+    line(
+      `longest of ${scrolled.length} frames while that log is scrolled`,
+      longest(scrolled),
+      FRAMES_APART,
+      'ms',
+    ),
+    line(
+      `application opens without a server, 4 times slowed, with that log kept; median of ${offline.length} (slowest ${longest(offline).toFixed(2)} s)`,
+      middle(offline),
+      1.5,
+      's',
+    ),
+  ];
+}
+
 /** The job sheet of Tern Boathouse as a client gets it: the first after a start, and the median of the next. */
 async function paper(address) {
   const { items } = await (await fetch(`${address}/api/jobs`)).json();
@@ -240,6 +275,7 @@ async function application() {
   const running = await started(home, await freePort());
   try {
     results.push(...(await paper(running.address)), ...(await inTheBrowser(running.address)));
+    results.push(...(await longLog(running.address)));
   } finally {
     await running.stop();
     rmSync(home, { recursive: true, force: true });
@@ -250,6 +286,21 @@ async function application() {
 await main(async () => {
   await ensureNodePackages();
   mkdirSync(BUILD, { recursive: true });
+  if (process.argv.includes('--log')) {
+    await ensurePostgres();
+    await ensureChromium();
+    await ensureBuilt();
+    const home = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-bench-'));
+    chmodSync(home, 0o755);
+    const running = await started(home, await freePort());
+    try {
+      process.exitCode = (await longLog(running.address)).every(Boolean) ? 0 : 1;
+    } finally {
+      await running.stop();
+      rmSync(home, { recursive: true, force: true });
+    }
+    return;
+  }
   if (process.argv.includes('--core')) {
     const results = await core();
     process.exitCode = results.every(Boolean) ? 0 : 1;

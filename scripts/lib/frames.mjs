@@ -41,7 +41,7 @@ async function street(address, { job, surfaces }) {
 const PAINTED = 100;
 
 /** Times between frames of a page, ms, while something is done; where given, only while something stands on the page. */
-async function framesWhile(page, work, selector = 'body') {
+export async function framesWhile(page, work, selector = 'body') {
   const counted = { wanted: selector, painted: selector === 'body' ? 0 : PAINTED };
   await page.evaluate(({ wanted, painted }) => {
     const gaps = [];

@@ -32,7 +32,7 @@ export function isKnown({ kind, schema }: Pick<Versioned, 'kind' | 'schema'>): b
 
 /** An entry with its payload in the form of this program; one of a newer form as it is. */
 export function upgraded<Entry extends Versioned>(entry: Entry): Entry {
-  if (!isKnownKind(entry.kind)) return entry;
+  if (!isKnownKind(entry.kind) || entry.schema >= schemaOf(entry.kind)) return entry;
   const steps = STEPS[entry.kind]?.slice(Math.max(0, entry.schema - 1)) ?? [];
   if (steps.length === 0) return entry;
   return {

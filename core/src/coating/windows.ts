@@ -30,12 +30,13 @@ export const CLOSES_AFTER: Partial<
   'metal-primer': { likely: of(336, 'h'), low: of(168, 'h'), high: of(720, 'h') },
 };
 
+/** Worked out when asked for, but for the recoat time: a log has thousands of coats, and one looks at a few. */
 export interface CoatWindows {
-  readonly touch: Explained;
   readonly recoat: Explained;
+  readonly touch: () => Explained;
+  readonly mask: () => Explained;
   /** From then on the next coat wants abrading; missing where the coating stays open. */
-  readonly closes?: Explained;
-  readonly mask: Explained;
+  readonly closes?: () => Explained;
 }
 
 /**
@@ -51,41 +52,42 @@ export function coatWindows(
 ): Result<CoatWindows> {
   const recoat = recoatTime(coating, at, humidity, system);
   if (!recoat.ok) return recoat;
+  const { value, low, high, basis } = recoat.value;
+  const source = 'Recoat time of this coat';
   const base = {
     label: 'Recoat time in this weather',
     kind: 'duration',
-    value: recoat.value.value,
-    low: recoat.value.low,
-    high: recoat.value.high,
-    basis: recoat.value.basis,
-    source: 'Recoat time of this coat',
+    value,
+    low,
+    high,
+    basis,
+    source,
   } as const;
   const { touch, mask } = WINDOW_SHARES;
-  const share = (label: string, { likely, low, high }: typeof touch | typeof mask) =>
-    workingDefault(label, 'factor', likely, low, high);
+  const share = (label: string, range: typeof touch | typeof mask) =>
+    workingDefault(label, 'factor', range.likely, range.low, range.high);
   const closing = CLOSES_AFTER[coating.archetype];
   return accept({
     recoat: recoat.value,
-    touch: explain(
-      'touch dry',
-      'duration',
-      { base, share: share('Touch dry over recoat', touch) },
-      (v) => v.base * v.share,
-    ),
-    mask: explain('mask over', 'duration', { base, share: share('Masking over recoat', mask) }, (v) =>
-      Math.max(LEAST_BEFORE_TAPE, v.base * v.share),
-    ),
-    ...(closing
-      ? {
-          closes: explain(
-            'recoat closes',
-            'duration',
-            {
-              closing: workingDefault('Closes after', 'duration', closing.likely, closing.low, closing.high),
-            },
-            (v) => v.closing,
-          ),
-        }
-      : {}),
+    touch: () =>
+      explain(
+        'touch dry',
+        'duration',
+        { base, share: share('Touch dry over recoat', touch) },
+        (v) => v.base * v.share,
+      ),
+    mask: () =>
+      explain('mask over', 'duration', { base, share: share('Masking over recoat', mask) }, (v) =>
+        Math.max(LEAST_BEFORE_TAPE, v.base * v.share),
+      ),
+    ...(closing ? { closes: () => closesIn(closing) } : {}),
   });
 }
+
+const closesIn = ({ likely, low, high }: { likely: number; low: number; high: number }) =>
+  explain(
+    'recoat closes',
+    'duration',
+    { closing: workingDefault('Closes after', 'duration', likely, low, high) },
+    (v) => v.closing,
+  );

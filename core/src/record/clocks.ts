@@ -1,6 +1,6 @@
-import { coatWindows, type Coating } from '../coating';
+import { coatWindows, type Coating, type CoatWindows } from '../coating';
 import type { Explained } from '../explain';
-import type { UnitSystem } from '../units';
+import type { Result, UnitSystem } from '../units';
 import type { CoatFinished } from './entries';
 import type { SiteRecord } from './sheet';
 
@@ -26,10 +26,10 @@ export interface RecoatClock {
   readonly state: RecoatState;
   /** Missing where there is no honest number. */
   readonly moments?: {
-    readonly touch: Moment;
     readonly recoat: Moment;
     readonly closes?: Moment;
-    readonly mask: Moment;
+    readonly touch: () => Moment;
+    readonly mask: () => Moment;
   };
   readonly words: string;
 }
@@ -54,13 +54,11 @@ function stateAt(now: number, recoat: Moment, closes: Moment | undefined): Exclu
 }
 
 function clockOf(
-  { id, job, surface, coating: of, coat, at, temperature, humidity }: CoatFinished,
-  coating: Coating,
+  { id, job, surface, coating: of, coat, at }: CoatFinished,
+  windows: Result<CoatWindows>,
   now: number,
-  system: UnitSystem,
 ): RecoatClock {
   const head = { surface, coating: of, coat, job, entry: id, finished: at };
-  const windows = coatWindows(coating, temperature, humidity, system);
   if (!windows.ok) return { ...head, state: 'no number', words: windows.message };
   const moment = (why: Explained): Moment => ({
     from: at + why.low * MILLISECONDS,
@@ -69,16 +67,16 @@ function clockOf(
     why,
   });
   const recoat = moment(windows.value.recoat);
-  const closes = windows.value.closes && moment(windows.value.closes);
+  const closes = windows.value.closes && moment(windows.value.closes());
   const state = stateAt(now, recoat, closes);
   return {
     ...head,
     state,
     words: WORDS[state],
     moments: {
-      touch: moment(windows.value.touch),
       recoat,
-      mask: moment(windows.value.mask),
+      touch: () => moment(windows.value.touch()),
+      mask: () => moment(windows.value.mask()),
       ...(closes ? { closes } : {}),
     },
   };
@@ -96,10 +94,18 @@ export function recoatClocks(
 ): readonly RecoatClock[] {
   const last = new Map<string, CoatFinished>();
   for (const entry of record.of('coat finished')) last.set(entry.surface, entry);
+  // Coats of a day dry in the same weather: their windows are worked out once.
+  const known = new Map<string, Result<CoatWindows>>();
+  const windowsOf = ({ coating: id, temperature, humidity }: CoatFinished, coating: Coating) => {
+    const key = `${id} ${temperature} ${humidity}`;
+    const windows = known.get(key) ?? coatWindows(coating, temperature, humidity, system);
+    known.set(key, windows);
+    return windows;
+  };
   return [...last.values()]
     .flatMap((entry) => {
       const coating = coatings[entry.coating];
-      return coating ? [clockOf(entry, coating, now, system)] : [];
+      return coating ? [clockOf(entry, windowsOf(entry, coating), now)] : [];
     })
     .sort((a, b) => (a.moments?.recoat.surely ?? Infinity) - (b.moments?.recoat.surely ?? Infinity));
 }

@@ -10,9 +10,9 @@ export interface EntryHead {
   readonly at: number;
   readonly author: string;
   /** The job it belongs to; missing for what was done without one. */
-  readonly job?: string;
+  readonly job?: string | undefined;
   /** The entry this one corrects; both stay in the log. */
-  readonly replaces?: string;
+  readonly replaces?: string | undefined;
 }
 
 /** What is known of a painted surface when it is logged. */
@@ -26,7 +26,7 @@ export interface LoggedSurface {
 export interface Sprayed extends EntryHead, LoggedSurface {
   readonly kind: 'sprayed';
   /** A tip of the kit; missing where nobody said which. */
-  readonly tip?: string;
+  readonly tip?: string | undefined;
   /** Through the gun, thinner in it. */
   readonly volume: Volume;
 }
@@ -50,12 +50,12 @@ export interface CombLogged extends EntryHead, LoggedSurface {
   readonly kind: 'comb';
   readonly readings: readonly CombInterval[];
   readonly thinner: Fraction;
-  readonly element?: Element;
-  readonly family?: TipFamily;
+  readonly element?: Element | undefined;
+  readonly family?: TipFamily | undefined;
   /** Film aimed at, speed of the gun and what the card had said of it; missing where nobody timed. */
-  readonly target?: Length;
-  readonly speed?: Speed;
-  readonly cardSpeed?: Speed;
+  readonly target?: Length | undefined;
+  readonly speed?: Speed | undefined;
+  readonly cardSpeed?: Speed | undefined;
 }
 
 export interface DryGauge extends EntryHead {
@@ -87,7 +87,7 @@ export interface ViscosityLogged extends EntryHead {
   readonly kind: 'viscosity';
   readonly coating: string;
   /** Missing where a cup does not convert. */
-  readonly viscosity?: Viscosity;
+  readonly viscosity?: Viscosity | undefined;
   readonly temperature: Temperature;
   readonly thinner: Fraction;
   readonly cup: string;
@@ -100,7 +100,7 @@ export interface SetupConfirmed extends EntryHead {
   readonly surface: string;
   readonly coating: string;
   readonly family: TipFamily;
-  readonly tip?: string;
+  readonly tip?: string | undefined;
   readonly thinner: Fraction;
   /** Gun pressure of the even fan, and what the heuristic had said. */
   readonly pressure: Pressure;
@@ -116,7 +116,7 @@ export interface PaintArrived extends EntryHead {
 export interface ContainerOpened extends EntryHead {
   readonly kind: 'container opened';
   readonly coating: string;
-  readonly surface?: string;
+  readonly surface?: string | undefined;
   readonly batch: string;
   readonly boxedWith: readonly string[];
 }

@@ -21,16 +21,16 @@ const LEAST_THINNING = 0.02;
 
 export type LearnedKind = keyof typeof SPREADS;
 
-/** What was learned, from which entries. */
+/** What was learned, and from which entries. */
 export interface Learned extends LearnedValue {
-  readonly entries: readonly string[];
+  readonly entries: () => readonly string[];
 }
 
 /** A reading with the job and the entries it comes from. */
 interface Reading {
   readonly job: string | undefined;
   readonly value: number;
-  readonly entries: readonly string[];
+  readonly entries: () => readonly string[];
 }
 
 function learn(kind: LearnedKind, prior: Input, found: readonly Reading[]): Learned {
@@ -40,8 +40,29 @@ function learn(kind: LearnedKind, prior: Input, found: readonly Reading[]): Lear
     if (list) list.push(value);
     else jobs.set(job, [value]);
   }
-  const entries = found.flatMap((one) => one.entries);
+  const entries = () => found.flatMap((one) => one.entries());
   return { ...learnedValue(prior, [...jobs.values()], SPREADS[kind]), entries };
+}
+
+type Grouped = ReadonlyMap<string, readonly Reading[]>;
+
+/** Readings of a record by what they are about, each kind grouped once however often it is asked. */
+function groupedBy(group: (record: SiteRecord, add: (key: string, reading: Reading) => void) => void) {
+  const known = new WeakMap<SiteRecord, Grouped>();
+  return (record: SiteRecord, key: string): readonly Reading[] => {
+    let found = known.get(record);
+    if (!found) {
+      const made = new Map<string, Reading[]>();
+      group(record, (name, reading) => {
+        const list = made.get(name);
+        if (list) list.push(reading);
+        else made.set(name, [reading]);
+      });
+      known.set(record, made);
+      found = made;
+    }
+    return found.get(key) ?? [];
+  };
 }
 
 export interface PieceOfWork {
@@ -51,21 +72,21 @@ export interface PieceOfWork {
 }
 
 /** Inside no wind blows: all of it is one kind of work. */
-const sameWork = (one: PieceOfWork, other: PieceOfWork) =>
-  one.element === other.element &&
-  one.side === other.side &&
-  (one.side === 'inside' || one.wind === other.wind);
+const workKey = ({ element, side, wind }: PieceOfWork) => `${element} ${side === 'inside' ? side : wind}`;
+
+const transferReadings = groupedBy((record, add) => {
+  for (const { finished, wet, volume, sprayed, combs, job } of record.coats) {
+    if (!finished || wet === undefined || volume <= 0) continue;
+    const entries = () => [finished, ...sprayed, ...combs].map(({ id }) => id);
+    add(workKey(finished), { job, value: (finished.trueArea * wet) / volume, entries });
+  }
+});
 
 /** Transfer efficiency of a kind of work as the log has it: film on the wall over paint through the gun, coat by coat. */
 export function learnedTransfer(record: SiteRecord, work: PieceOfWork): Learned {
   const { likely, low, high } = transferEfficiency(work.element, work.side, work.wind);
   const prior = workingDefault('Transfer efficiency', 'percent', likely, low, high);
-  const readings = record.coats.flatMap(({ finished, wet, volume, sprayed, combs, job }): Reading[] => {
-    if (!finished || wet === undefined || volume <= 0 || !sameWork(finished, work)) return [];
-    const entries = [finished, ...sprayed, ...combs].map(({ id }) => id);
-    return [{ job, value: (finished.trueArea * wet) / volume, entries }];
-  });
-  const learned = learn('transfer', prior, readings);
+  const learned = learn('transfer', prior, transferReadings(record, workKey(work)));
   const { value } = learned;
   return { ...learned, value: { ...value, value: Math.min(1, value.value), high: Math.min(1, value.high) } };
 }
@@ -75,53 +96,72 @@ export interface CoatingAndFamily {
   readonly family: TipFamily;
 }
 
+const setupKey = ({ coating, family }: CoatingAndFamily) => `${family} ${coating}`;
+
+const pressureReadings = groupedBy((record, add) => {
+  for (const entry of record.of('set-up confirmed')) {
+    const { id, job, pressure, expected } = entry;
+    if (expected > 0) add(setupKey(entry), { job, value: pressure / expected, entries: () => [id] });
+  }
+});
+
 /** Even-fan pressure over the heuristic's, for a coating and a tip family, from the set-ups confirmed. */
-export function learnedPressure(record: SiteRecord, { coating, family }: CoatingAndFamily): Learned {
+export function learnedPressure(record: SiteRecord, about: CoatingAndFamily): Learned {
   const prior = workingDefault('Even-fan pressure over the heuristic', 'factor', 1, 0.8, 1.2);
-  const readings = record
-    .of('set-up confirmed')
-    .filter((entry) => entry.coating === coating && entry.family === family && entry.expected > 0)
-    .map(({ id, job, pressure, expected }) => ({ job, value: pressure / expected, entries: [id] }));
-  return learn('pressure', prior, readings);
+  return learn('pressure', prior, pressureReadings(record, setupKey(about)));
 }
+
+const speedReadings = groupedBy((record, add) => {
+  for (const { combs, job } of record.coats) {
+    const timed = combs.filter(
+      ({ family, target, speed, cardSpeed }) => family && target && speed && cardSpeed,
+    );
+    for (const family of new Set(timed.map((comb) => comb.family))) {
+      const own = timed.filter((comb) => comb.family === family);
+      const [first] = own;
+      const films = own.flatMap(({ readings }) => readings.map(({ low, high }) => (low + high) / 2));
+      if (!first?.family || !first.target || !first.speed || !first.cardSpeed || films.length === 0) continue;
+      const wet = films.reduce((sum, one) => sum + one, 0) / films.length;
+      add(setupKey({ coating: first.coating, family: first.family }), {
+        job,
+        value: ((first.speed / first.cardSpeed) * wet) / first.target,
+        entries: () => own.map(({ id }) => id),
+      });
+    }
+  }
+});
 
 /**
  * Gun speed that gave the film over the one of the card, for a coating and a tip family: the comb says how much faster
  * the gun should have gone.
  */
-export function learnedSpeed(record: SiteRecord, { coating, family }: CoatingAndFamily): Learned {
+export function learnedSpeed(record: SiteRecord, about: CoatingAndFamily): Learned {
   const prior = workingDefault('Gun speed over the card', 'factor', 1, 0.8, 1.25);
-  const readings = record.coats.flatMap(({ combs, job }): Reading[] => {
-    const timed = combs.filter(
-      (comb) =>
-        comb.coating === coating && comb.family === family && comb.target && comb.speed && comb.cardSpeed,
-    );
-    const [first] = timed;
-    if (!first?.target || !first.speed || !first.cardSpeed) return [];
-    const films = timed.flatMap((comb) => comb.readings.map(({ low, high }) => (low + high) / 2));
-    if (films.length === 0) return [];
-    const wet = films.reduce((sum, one) => sum + one, 0) / films.length;
-    const value = ((first.speed / first.cardSpeed) * wet) / first.target;
-    return [{ job, value, entries: timed.map(({ id }) => id) }];
-  });
-  return learn('speed', prior, readings);
+  return learn('speed', prior, speedReadings(record, setupKey(about)));
 }
+
+const thinningReadings = groupedBy((record, add) => {
+  for (const { id, job, coating, thinner } of record.of('set-up confirmed')) {
+    add(coating, { job, value: 1 + thinner, entries: () => [id] });
+  }
+});
 
 /** Paint with its thinner over paint as sold, from the set-ups confirmed: 1.03 is three parts in a hundred. */
 export function learnedThinning(record: SiteRecord, coating: string, sheet: Coating): Learned {
   const limit = Math.max(coatingValues(sheet).thinningLimit, LEAST_THINNING);
   const prior = workingDefault('Thinned over unthinned', 'factor', 1, 1 / (1 + limit / 2), 1 + limit / 2);
-  const readings = record
-    .of('set-up confirmed')
-    .filter((entry) => entry.coating === coating)
-    .map(({ id, job, thinner }) => ({ job, value: 1 + thinner, entries: [id] }));
-  return learn('thinning', prior, readings);
+  return learn('thinning', prior, thinningReadings(record, coating));
 }
+
+const cupReadings = groupedBy((record, add) => {
+  for (const { id, job, coating, cup, seconds } of record.of('viscosity')) {
+    add(`${cup} ${coating}`, { job, value: seconds, entries: () => [id] });
+  }
+});
 
 /** Seconds of a cup at which this crew sprays a coating. */
 export function learnedCup(record: SiteRecord, coating: string, cup: string): Learned {
-  const checks = record.of('viscosity').filter((entry) => entry.coating === coating && entry.cup === cup);
-  const readings = checks.map(({ id, job, seconds }) => ({ job, value: seconds, entries: [id] }));
+  const readings = cupReadings(record, `${cup} ${coating}`);
   const sorted = readings.map(({ value }) => value).sort((a, b) => a - b);
   const usual = sorted[Math.floor((sorted.length - 1) / 2)] ?? 35;
   // No table knows what a crew likes: the middle of its own readings, held hardly at all.

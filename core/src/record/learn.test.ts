@@ -162,7 +162,7 @@ describe('what the log teaches', () => {
     const log = [...coat(0.7, 'a', 'x'), ...coat(0.7, 'b', 'y')];
     const learned = learnedTransfer(readRecord(log), WALL);
     expect(learned).toMatchObject({ jobs: 2, readings: 2 });
-    expect([...learned.entries].sort()).toEqual(log.map(({ id }) => id).sort());
+    expect([...learned.entries()].sort()).toEqual(log.map(({ id }) => id).sort());
     expect(learnedTransfer(readRecord(log), { ...WALL, element: 'door' }).readings).toBe(0);
     expect(learnedTransfer(readRecord([finished(0)]), WALL).readings).toBe(0);
   });

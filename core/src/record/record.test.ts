@@ -115,9 +115,9 @@ describe('recoat clocks', () => {
         );
         if (!windows.ok) throw new Error(windows.message);
         const { touch, recoat, mask } = windows.value;
-        expect(touch.value).toBeLessThan(recoat.value);
-        expect(mask.value).toBeGreaterThanOrEqual(of(16, 'h'));
-        expect(mask.value).toBeGreaterThan(recoat.value);
+        expect(touch().value).toBeLessThan(recoat.value);
+        expect(mask().value).toBeGreaterThanOrEqual(of(16, 'h'));
+        expect(mask().value).toBeGreaterThan(recoat.value);
       }),
     );
   });

@@ -50,38 +50,36 @@ function addComb(coat: Coat, comb: CombLogged): void {
   coat.wet = coat.readings > 0 ? sum / coat.readings : undefined;
 }
 
+type OnCoat = LogEntry & { readonly surface: string; readonly coating: string; readonly coat: number };
+
+const newCoat = ({ surface, coating, coat, job }: OnCoat): Coat => ({
+  surface,
+  coating,
+  coat,
+  job,
+  started: undefined,
+  finished: undefined,
+  sprayed: [],
+  volume: 0,
+  combs: [],
+  wet: undefined,
+  readings: 0,
+});
+
 /** Reads a log: what holds, by kind, and coat by coat. One pass; nothing is looked up twice. */
 export function readRecord(log: readonly LogEntry[]): SiteRecord {
   const current = currentEntries(log);
   const byKind = new Map<EntryKind, LogEntry[]>();
-  const coats = new Map<string, Coat>();
+  const coats: Coat[] = [];
   const bySurface = new Map<string, Coat[]>();
-  const coatOf = ({
-    surface,
-    coating,
-    coat,
-    job,
-  }: LogEntry & { surface: string; coating: string; coat: number }) => {
-    const key = `${surface} ${coating} ${coat}`;
-    const known = coats.get(key);
+  const coatOf = (entry: OnCoat) => {
+    let list = bySurface.get(entry.surface);
+    if (!list) bySurface.set(entry.surface, (list = []));
+    const known = list.find((one) => one.coat === entry.coat && one.coating === entry.coating);
     if (known) return known;
-    const made: Coat = {
-      surface,
-      coating,
-      coat,
-      job,
-      started: undefined,
-      finished: undefined,
-      sprayed: [],
-      volume: 0,
-      combs: [],
-      wet: undefined,
-      readings: 0,
-    };
-    coats.set(key, made);
-    const list = bySurface.get(surface);
-    if (list) list.push(made);
-    else bySurface.set(surface, [made]);
+    const made = newCoat(entry);
+    coats.push(made);
+    list.push(made);
     return made;
   };
   for (const entry of current) {
@@ -110,7 +108,7 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
   return {
     current,
     of: <Kind extends EntryKind>(kind: Kind) => (byKind.get(kind) ?? none) as readonly EntryOf<Kind>[],
-    coats: [...coats.values()],
+    coats,
     coatsOf: (surface) => bySurface.get(surface) ?? none,
   };
 }

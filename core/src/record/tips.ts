@@ -56,7 +56,7 @@ const DAY = 86_400_000;
 const LEAST_DAYS = 2;
 
 /** Entries of a kind by their tip. */
-function byTip<Entry extends { readonly tip?: string }>(
+function byTip<Entry extends { readonly tip?: string | undefined }>(
   entries: readonly Entry[],
 ): ReadonlyMap<string, readonly Entry[]> {
   const found = new Map<string, Entry[]>();

@@ -226,19 +226,19 @@ function ClockRow({
       >{`${next} next. Last coat finished ${formatDistance(finished, now, { addSuffix: true })}.`}</Words>
       {moments && (clock.state === 'ready' || clock.state === 'closed') ? (
         <Words size={14}>
-          {`${clock.state === 'ready' ? 'May be painted over' : 'Closed'} since ${clockText((clock.state === 'ready' ? moments.recoat : (moments.closes ?? moments.recoat)).likely, now)}; masked over ${moments.mask.surely <= now ? 'too' : `from ${clockText(moments.mask.likely, now)}`}.`}
+          {`${clock.state === 'ready' ? 'May be painted over' : 'Closed'} since ${clockText((clock.state === 'ready' ? moments.recoat : (moments.closes ?? moments.recoat)).likely, now)}; masked over ${moments.mask().surely <= now ? 'too' : `from ${clockText(moments.mask().likely, now)}`}.`}
         </Words>
       ) : null}
       {moments && clock.state !== 'ready' && clock.state !== 'closed' ? (
         <>
           <ClockLine clock={clock} now={now} />
           <View className="flex-row flex-wrap gap-x-4">
-            <Time label="Touch" moment={moments.touch} now={now} onPress={setWhy} />
+            <Time label="Touch" moment={moments.touch()} now={now} onPress={setWhy} />
             <Time label="Recoat" moment={moments.recoat} now={now} onPress={setWhy} />
             {moments.closes ? (
               <Time label="Closes" moment={moments.closes} now={now} onPress={setWhy} />
             ) : null}
-            <Time label="Mask over" moment={moments.mask} now={now} onPress={setWhy} />
+            <Time label="Mask over" moment={moments.mask()} now={now} onPress={setWhy} />
           </View>
         </>
       ) : null}
@@ -283,8 +283,11 @@ function ClockLine({ clock, now }: { clock: RecoatClock; now: number }) {
   return (
     <View role="img" aria-label={clock.words} className="h-6 justify-center">
       <View className="h-3 rounded-full bg-dry-tint" />
-      <View className="absolute h-3 rounded-l-full bg-wet" style={part(finished, moments.touch.likely)} />
-      <View className="absolute h-3 bg-wet-tint" style={part(moments.touch.likely, moments.recoat.surely)} />
+      <View className="absolute h-3 rounded-l-full bg-wet" style={part(finished, moments.touch().likely)} />
+      <View
+        className="absolute h-3 bg-wet-tint"
+        style={part(moments.touch().likely, moments.recoat.surely)}
+      />
       <View
         className="absolute h-3 border-2 border-dashed border-dry"
         style={part(moments.recoat.from, moments.recoat.surely)}
@@ -308,7 +311,7 @@ function MaskOver({
     <Panel title="All coats on: may be masked over">
       {clocks.slice(0, 12).map(({ surface, moments }) => (
         <Words key={surface}>
-          {`${name(surface)}: ${!moments ? 'no honest time' : moments.mask.surely <= now ? 'now' : `about ${clockText(moments.mask.likely, now)}`}`}
+          {`${name(surface)}: ${!moments ? 'no honest time' : moments.mask().surely <= now ? 'now' : `about ${clockText(moments.mask().likely, now)}`}`}
         </Words>
       ))}
     </Panel>

@@ -56,7 +56,7 @@ export function writeCalendar(
         moments.closes?.from ?? moments.recoat.surely,
         band,
       ),
-      event('mask', `may mask over (${coating})`, moments.mask.surely, moments.mask.surely, band),
+      event('mask', `may mask over (${coating})`, moments.mask().surely, moments.mask().surely, band),
     ];
   });
   const { error, value } = createEvents(events);

@@ -20,6 +20,7 @@ export function EntryRow({ line, fixed = false }: { line: JournalLine; fixed?: b
   return (
     <Pressable
       role="link"
+      testID="journal-row"
       onPress={() => router.navigate(`/log/entry/${entry.id}` as '/log')}
       style={fixed ? { height: ROW_HEIGHT } : undefined}
       className="min-h-[56px] flex-row gap-3 overflow-hidden border-b border-rule py-2"

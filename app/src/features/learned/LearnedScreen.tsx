@@ -167,7 +167,7 @@ function LessonRow({
       <View className="flex-row flex-wrap gap-2">
         <Button label="Why" kind="quiet" onPress={onWhy} />
         <Button
-          label={`${counted(new Set(learned.entries).size, 'entry', 'entries')} behind it`}
+          label={`${counted(new Set(learned.entries()).size, 'entry', 'entries')} behind it`}
           kind="quiet"
           onPress={onTrace}
         />
@@ -209,7 +209,7 @@ const TRACED = 60;
 
 function Trace({ lesson, log, onClose }: { lesson: Lesson; log: SiteLog; onClose: () => void }) {
   const { system } = useUnits();
-  const ids = new Set(lesson.learned.entries);
+  const ids = new Set(lesson.learned.entries());
   const entries = log.entries.filter(({ id }) => ids.has(id)).sort((a, b) => (a.at < b.at ? 1 : -1));
   return (
     <Sheet title="Entries behind it" onClose={onClose}>

@@ -1,0 +1,158 @@
+import type { Entry, EntryKind } from '@fine-spray/contract';
+import { USUAL_TEETH, kitFile, jobFile, schemaOf } from '@fine-spray/contract';
+import { coreLog } from '@fine-spray/contract/log';
+import { plannedCoats, type Kit } from '@fine-spray/contract/planning';
+import { readTip } from '@fine-spray/core';
+import {
+  comparePlan,
+  filmAchieved,
+  lessons,
+  litresBySurface,
+  nextCoats,
+  nowAndNext,
+  readRecord,
+  recoatClocks,
+  tipRecords,
+} from '@fine-spray/core/record';
+import { seeded } from '@fine-spray/core/random';
+import kitJson from '../demo/millrace.kit.json';
+import jobJson from '../demo/tern-boathouse.job.json';
+
+const STORED = {
+  version: 1,
+  createdAt: '2026-01-01T00:00:00Z',
+  updatedAt: '2026-01-01T00:00:00Z',
+  clockSkew: null,
+};
+const id = (number: number) => `01930000-0000-7000-8000-${number.toString(16).padStart(12, '0')}`;
+
+const kit = kitFile.parse(kitJson) as unknown as Kit;
+const { job, surfaces } = jobFile.parse(jobJson);
+const rows = surfaces.map((one) => ({ ...one, ...STORED }));
+const stored = { ...job, ...STORED, surfaceCount: rows.length };
+
+/**
+ * A log of so many entries: jobs of fifty surfaces in their coats, each begun, combed, sprayed and finished, with what comes
+ * between. Made up, the same each time.
+ */
+export function logOf(count: number): Entry[] {
+  const random = seeded(3);
+  const entries: Entry[] = [];
+  const start = Date.parse('2024-01-08T07:00:00Z');
+  const add = (
+    kind: EntryKind,
+    jobNumber: number,
+    surfaceId: string | null,
+    payload: Record<string, unknown>,
+  ) => {
+    const number = entries.length;
+    entries.push({
+      ...STORED,
+      id: id(0x10000 + number),
+      kind,
+      schema: schemaOf(kind),
+      at: new Date(start + number * 240_000).toISOString(),
+      author: number % 3 === 0 ? 'WR' : 'TO',
+      jobId: jobNumber === 0 ? job.id : id(0x8000 + jobNumber),
+      surfaceId,
+      replaces: number % 97 === 96 ? (entries[number - 1]?.id ?? null) : null,
+      payload,
+    });
+  };
+  const tips = kit.tips;
+  for (let coatNumber = 0; entries.length < count; coatNumber += 1) {
+    const jobNumber = Math.floor(coatNumber / 100);
+    const surface = rows[coatNumber % rows.length];
+    if (!surface) break;
+    const surfaceId = jobNumber === 0 ? surface.id : id(0x100000 + coatNumber);
+    const coatingId = surface.coatingId;
+    const coat = 1 + (Math.floor(coatNumber / rows.length) % 2);
+    const tip = tips[coatNumber % tips.length];
+    if (!tip) break;
+    const choice = { family: tip.family, code: tip.code };
+    const where = { coatingId, coat };
+    // As a station is read: half degrees and whole percents.
+    const air = 283.15 + Math.round(24 * random()) / 2;
+    const humidity = Math.round(100 * (0.4 + 0.4 * random())) / 100;
+    const weather = { source: 'station', air, surface: air, humidity, wind: null, rain: null } as const;
+    add('coat started', jobNumber, surfaceId, { ...where, weather });
+    add('comb', jobNumber, surfaceId, {
+      ...where,
+      teeth: [...USUAL_TEETH],
+      lastWet: [0, 1, 2].map(() => USUAL_TEETH[3 + Math.floor(3 * random())] ?? 1e-4),
+      thinner: 0,
+      element: surface.element,
+      tip: choice,
+      target: 1.1e-4,
+      speed: 0.6,
+      cardSpeed: 0.6,
+    });
+    add('sprayed', jobNumber, surfaceId, { ...where, tipId: tip.id, volume: 0.003 * (0.8 + 0.5 * random()) });
+    add('coat finished', jobNumber, surfaceId, {
+      ...where,
+      element: surface.element,
+      side: surface.side,
+      kind: surface.kind,
+      wind: surface.wind,
+      trueArea: 18 + 8 * random(),
+      weather,
+    });
+    if (coatNumber % 5 === 0)
+      add('note', jobNumber, surfaceId, { text: `Coat ${coatNumber}: nothing out of the ordinary.` });
+    if (coatNumber % 7 === 0)
+      add('set-up confirmed', jobNumber, surfaceId, {
+        coatingId,
+        tip: choice,
+        tipId: tip.id,
+        sprayerId: job.sprayerId,
+        hoseIds: [],
+        thinning: 0.02,
+        temperature: 291,
+        gun: 12e6 * (0.9 + 0.2 * random()),
+        pump: 15e6,
+        expected: 12e6,
+        certainty: 0.9,
+        sure: true,
+        cards: 4,
+        width: null,
+      });
+    if (coatNumber % 11 === 0)
+      add('fan measured', jobNumber, null, { tipId: tip.id, width: 0.24, distance: 0.3048, gun: null });
+  }
+  return entries.slice(0, count);
+}
+
+/** Seconds to derive everything there is from a log: the fastest of so many rounds, each from the stored entries on. */
+export function derive(count: number, rounds: number) {
+  const entries = logOf(count);
+  const coatings = Object.fromEntries(kit.coatings.map((one) => [one.id, one]));
+  const tips = kit.tips.flatMap(({ id: tip, code, family, litresBefore }) => {
+    const read = readTip(code, family);
+    return read.ok ? [{ tip, code: read.value, before: litresBefore }] : [];
+  });
+  const planned = plannedCoats(rows, stored, kit, false);
+  const now = Date.parse(entries[entries.length - 1]?.at ?? '') + 3600_000;
+  let seconds = Infinity;
+  let found = 0;
+  for (let round = 0; round < rounds; round += 1) {
+    const from = performance.now();
+    const record = readRecord(coreLog(entries));
+    const clocks = recoatClocks(record, coatings, now);
+    const lists = nowAndNext(nextCoats(planned, record), clocks);
+    const compared = comparePlan(planned, record, tips, job.id);
+    const worn = tipRecords(record, tips, coatings);
+    const learned = lessons(record, coatings);
+    const litres = litresBySurface(record);
+    const films = rows.flatMap(({ id: surface }) => filmAchieved(record, surface, coatings) ?? []);
+    seconds = Math.min(seconds, (performance.now() - from) / 1000);
+    found =
+      clocks.length +
+      lists.now.length +
+      compared.length +
+      worn.length +
+      learned.length +
+      litres.size +
+      films.length;
+  }
+  return { entries: entries.length, seconds, found };
+}
