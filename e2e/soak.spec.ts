@@ -92,9 +92,22 @@ class Handset {
 
   /** Taps a tooth and waits until the page says that it is written down. */
   async tap(tooth: number): Promise<void> {
-    await this.page.getByRole('button', { name: new RegExp(`^Tooth ${tooth} `) }).click();
     this.#inARow += 1;
-    await this.page.getByText(`written down, ${this.#inARow} in a row.`).waitFor();
+    await this.page.evaluate(
+      async ({ name, said }) => {
+        const buttons = [...document.querySelectorAll<HTMLElement>('[role=button]')];
+        const button = buttons.find((one) => one.getAttribute('aria-label')?.startsWith(name));
+        if (!button) throw new Error(`no ${name}`);
+        button.click();
+        const shown = () =>
+          [...document.querySelectorAll('[role=status]')].some((one) => one.textContent?.includes(said));
+        for (const from = performance.now(); !shown();) {
+          if (performance.now() - from > 30_000) throw new Error(`never said: ${said}`);
+          await new Promise((resolve) => setTimeout(resolve, 5));
+        }
+      },
+      { name: `Tooth ${tooth} `, said: `written down, ${this.#inARow} in a row.` },
+    );
     this.acknowledged.push(tooth);
   }
 }
