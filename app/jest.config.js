@@ -10,7 +10,7 @@ module.exports = {
     '\\.mjs$': 'babel-jest',
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(.pnpm|react-native|@react-native|@react-native-community|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|@fine-spray|nativewind|react-native-css-interop|lucide-react-native|react-native-svg|uuid|fast-check|pure-rand|d3-[a-z-]+|internmap|idb|fake-indexeddb)[^/]*)',
+    '/node_modules/(?!(.pnpm|react-native|@react-native|@react-native-community|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|standard-navigation|@fine-spray|nativewind|react-native-css-interop|lucide-react-native|react-native-svg|uuid|fast-check|pure-rand|d3-[a-z-]+|internmap|idb|fake-indexeddb|ics|nanoid|runes2|yup)[^/]*)',
   ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',

@@ -21,6 +21,8 @@ async function violations(page: Page): Promise<string[]> {
   );
 }
 
+const idOf = (url: string) => url.split('/').pop() ?? '';
+
 const SCREENS: Record<string, () => Promise<string>> = {
   jobs: () => Promise.resolve('/'),
   job: () => demoJob(),
@@ -39,6 +41,16 @@ const SCREENS: Record<string, () => Promise<string>> = {
   'map of tips': async () => `${await demoSurface('North wall')}/tips`,
   'card to show': async () => `${await demoSurface('North wall')}/card`,
   'take these': async () => `${await demoJob()}/take`,
+  log: () => Promise.resolve('/log'),
+  'a coat finished': async () => `/log/write/coat-finished?surface=${idOf(await demoSurface('North wall'))}`,
+  'a comb': async () => `/log/write/comb?surface=${idOf(await demoSurface('North wall'))}`,
+  'a near miss': () => Promise.resolve('/log/write/incident'),
+  clocks: async () => `/log/clocks?job=${idOf(await demoJob())}`,
+  'plan against actual': async () => `/log/actual?job=${idOf(await demoJob())}`,
+  'wear of the tips': () => Promise.resolve('/log/tips'),
+  'our history': () => Promise.resolve('/log/learned'),
+  journal: () => Promise.resolve('/log/journal'),
+  'what waits': () => Promise.resolve('/log/waiting'),
   'a new gun': () => Promise.resolve('/kit/gear/new'),
   'quick set-up': () => Promise.resolve('/set-up'),
   kit: () => Promise.resolve('/kit'),

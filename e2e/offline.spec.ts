@@ -45,7 +45,7 @@ async function boathouse() {
 async function seen(page: Page): Promise<{ job: string; wall: string }> {
   const ids = await boathouse();
   await page.goto(`${instance.address}/`);
-  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.goto(`${instance.address}/jobs/${ids.job}/surfaces/${ids.wall}`);
   await expect(page.getByTestId('setup-card')).toBeVisible();
   await page.goto(`${instance.address}/kit`);
@@ -237,7 +237,7 @@ test('an outbox left by an older version is brought in, and what cannot be read 
 
 test('it can be installed, and a new version waits until somebody says so', async ({ page, context }) => {
   await page.goto(`${instance.address}/`);
-  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.reload();
   const session = await context.newCDPSession(page);
   const { installabilityErrors } = (await session.send('Page.getInstallabilityErrors')) as {
@@ -252,7 +252,9 @@ test('it can be installed, and a new version waits until somebody says so', asyn
   const before = readFileSync(file, 'utf8');
   try {
     writeFileSync(file, `${before}\n// a newer one`);
-    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()));
+    await page.evaluate(() =>
+      navigator.serviceWorker.ready.then((one) => one.update()).then(() => undefined),
+    );
     await expect(strip(page)).toContainText('A new version is ready.');
     await page.getByRole('button', { name: 'Use it now' }).click();
     await expect(strip(page)).toHaveCount(0);

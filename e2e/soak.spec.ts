@@ -54,7 +54,7 @@ class Handset {
     const handset = new Handset(context, author, url);
     await handset.newPage();
     // Until the shell and the rows are kept, a page without a server has nothing to open from.
-    await handset.page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    await handset.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await handset.page.reload();
     await handset.ready();
     await expect

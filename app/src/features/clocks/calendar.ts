@@ -1,8 +1,11 @@
 import type { RecoatClock } from '@fine-spray/core';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
 
+const MINUTE = 60_000;
+
+/** To the next whole minute: a window must not open early. */
 const dateOf = (time: number): DateArray => {
-  const at = new Date(time);
+  const at = new Date(Math.ceil(time / MINUTE) * MINUTE);
   return [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours(), at.getUTCMinutes()];
 };
 

@@ -1,0 +1,231 @@
+import { readRecord } from '@fine-spray/core/record';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import {
+  ENTRY_KINDS,
+  entriesOfKind,
+  entryFields,
+  heldEntries,
+  logFile,
+  schemaOf,
+  timeOf,
+  upgraded,
+  type Entry,
+  type EntryKind,
+} from '..';
+import {
+  coreLog,
+  entryWords,
+  journal,
+  logNames,
+  roughly,
+  skewWords,
+  weatherWords,
+  writeJournal,
+  writeViscositySheet,
+} from '.';
+
+const demo = logFile.parse(
+  JSON.parse(readFileSync(path.join(__dirname, '../../../demo/millrace.log.json'), 'utf8')),
+);
+const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
+const ENTRIES: readonly Entry[] = demo.entries.map((entry) => ({ ...STORED, ...entry }));
+const NAMES = logNames({
+  jobs: [{ id: '01930000-0000-7000-8000-000000000038', name: 'Tern Boathouse' }],
+  surfaces: [{ id: '01930000-0000-7000-8000-000000000039', name: 'North wall', room: 'Boat hall' }],
+  coatings: [{ id: '01930000-0000-7000-8000-000000000002', name: 'Interior wall matt' }],
+  tips: [{ id: '01930000-0000-7000-8000-000000000018', family: 'standard', code: '517' }],
+  sprayers: [],
+});
+const OPTIONS = { names: NAMES, system: 'metric', offsetAt: () => 0 } as const;
+
+let next = 0;
+function entry(kind: EntryKind, payload: Record<string, unknown>, extra: Partial<Entry> = {}): Entry {
+  next += 1;
+  return {
+    ...STORED,
+    id: `01930000-0000-7000-8000-00000001${String(next).padStart(4, '0')}`,
+    kind,
+    schema: schemaOf(kind),
+    at: '2026-11-25T08:00:00.000Z',
+    author: 'WR',
+    jobId: null,
+    surfaceId: null,
+    replaces: null,
+    clockSkew: null,
+    payload,
+    ...extra,
+  };
+}
+const note = (text: string, extra: Partial<Entry> = {}) => entry('note', { text }, extra);
+
+describe('every kind of entry', () => {
+  it.each(ENTRY_KINDS)('%s says something a person can read, in both unit systems', (kind) => {
+    const sample =
+      ENTRIES.find((one) => one.kind === kind) ??
+      entry(kind, { tipId: 'x', tip: { family: 'standard', code: '517' }, why: 'Worn' });
+    for (const system of ['metric', 'us'] as const) {
+      const words = entryWords(sample, NAMES, system);
+      expect(words).not.toMatch(/undefined|NaN|\[object/);
+      if (kind !== 'withdrawn') expect(words.length).toBeGreaterThan(2);
+    }
+  });
+
+  it('says of what is gone that it was deleted', () => {
+    const nowhere = entry(
+      'sprayed',
+      { coatingId: 'gone', coat: 1, tipId: 'gone', volume: 0.003 },
+      { surfaceId: 'gone', jobId: 'gone' },
+    );
+    expect(entryWords(nowhere, NAMES, 'metric')).toBe(
+      '3 L a coating that was deleted, first coat, a tip that was deleted',
+    );
+    expect(journal([nowhere], OPTIONS)[0]?.lines[0]?.place).toBe('A surface that was deleted');
+  });
+
+  it('writes weather as one says it', () => {
+    const weather = {
+      source: 'station',
+      air: 288.15,
+      surface: 287.15,
+      humidity: 0.6,
+      wind: 3,
+      rain: 1e-6,
+    } as const;
+    expect(weatherWords(weather, 'metric')).toBe('15 °C, surface 14 °C, 60 % humidity, wind 3 m/s, rain');
+  });
+});
+
+describe('the core’s log', () => {
+  it('has the coats of the demo, with what was taken back left out', () => {
+    const record = readRecord(coreLog(ENTRIES));
+    const north = record.coatsOf('01930000-0000-7000-8000-000000000039');
+    expect(north.map(({ coat, finished, readings }) => [coat, finished !== undefined, readings])).toEqual([
+      [1, true, 3],
+      [2, true, 3],
+    ]);
+    expect(Math.max(...record.coats.map(({ volume }) => volume))).toBeLessThan(0.05);
+  });
+
+  it('puts a wrong device clock right, and leaves a right one alone', () => {
+    const year = 365 * 24 * 3600;
+    expect(timeOf(note('x', { clockSkew: 60 }))).toBe(Date.parse('2026-11-25T08:00:00Z'));
+    expect(timeOf(note('x', { clockSkew: year }))).toBe(Date.parse('2027-11-25T08:00:00Z'));
+    expect(skewWords(note('x', { clockSkew: 60 }))).toBeUndefined();
+    expect(skewWords(note('x', { clockSkew: -year }))).toMatch(/1 year fast/);
+    expect([roughly(90_000), roughly(3 * 3600_000), roughly(40 * 86_400_000)]).toEqual([
+      '2 minutes',
+      '3 hours',
+      '1 month',
+    ]);
+  });
+
+  it('brings fans to 305 mm and reads combs by their teeth', () => {
+    const where = { surfaceId: 's', jobId: 'j' };
+    const comb = entry(
+      'comb',
+      {
+        coatingId: 'c',
+        coat: 1,
+        teeth: [5e-5, 1e-4, 1.5e-4, 2e-4],
+        lastWet: [1e-4, null],
+        thinner: 0,
+        element: null,
+        tip: null,
+        target: null,
+        speed: null,
+        cardSpeed: null,
+      },
+      where,
+    );
+    const fan = entry('fan measured', { tipId: 't', width: 0.125, distance: 0.1524, gun: null });
+    const [first, second] = coreLog([comb, fan]);
+    expect(first).toMatchObject({
+      kind: 'comb',
+      readings: [
+        { low: 1e-4, high: 1.5e-4 },
+        { low: 0, high: 5e-5 },
+      ],
+    });
+    expect(second?.kind === 'fan measured' && second.width).toBeCloseTo(0.25, 9);
+  });
+
+  it('leaves out what a newer program wrote, and what that replaces', () => {
+    const old = entry('sprayed', { coatingId: 'c', coat: 1, tipId: null, volume: 0.003 }, { surfaceId: 's' });
+    const newer = { ...old, id: 'newer', schema: 9, replaces: old.id };
+    expect(readRecord(coreLog([old, newer])).coats).toEqual([]);
+    expect(heldEntries([old, newer])).toEqual([]);
+  });
+});
+
+describe('older forms', () => {
+  const old = {
+    ...note('x'),
+    kind: 'fan measured' as const,
+    schema: 1,
+    payload: { tipId: 't', width: 0.2, distance: 0.3 },
+  };
+  it('are brought up step by step, and what is of today stays as it is', () => {
+    expect(upgraded(old)).toMatchObject({ schema: 2, payload: { gun: null, width: 0.2 } });
+    expect(upgraded(upgraded(old))).toEqual(upgraded(old));
+    expect(entriesOfKind([old], 'fan measured')[0]?.payload.gun).toBeNull();
+  });
+
+  it('are taken by the contract in their own form, and newer ones are not', () => {
+    const { id: _i, version: _v, createdAt: _c, updatedAt: _u, clockSkew: _s, ...fields } = old;
+    const tipId = '01930000-0000-7000-8000-000000000018';
+    expect(entryFields.safeParse({ ...fields, payload: { ...old.payload, tipId } }).success).toBe(true);
+    expect(entryFields.safeParse({ ...fields, schema: 3 }).success).toBe(false);
+  });
+});
+
+describe('the journal', () => {
+  const early = note('Early', { at: '2026-11-24T23:30:00.000Z' });
+  const log = [
+    note('Rain on the scaffold'),
+    early,
+    entry('clog', { where: 'tip', tipId: null, cure: 'Turned it' }),
+  ];
+
+  it('is days, the latest first, in the order things happened, where the reader is', () => {
+    expect(journal(log, OPTIONS).map(({ day, lines }) => [day, lines.length])).toEqual([
+      ['2026-11-25', 2],
+      ['2026-11-24', 1],
+    ]);
+    const east = journal(log, { ...OPTIONS, offsetAt: () => 60 });
+    expect(east.map(({ day }) => day)).toEqual(['2026-11-25']);
+    expect(east[0]?.lines[0]?.clock).toBe('00:30');
+  });
+
+  it('is searched by every word, and filtered by kind and job', () => {
+    const count = (filter: Parameters<typeof journal>[2]) =>
+      journal(log, OPTIONS, filter).reduce((sum, { lines }) => sum + lines.length, 0);
+    expect(count({ text: 'scaffold RAIN' })).toBe(1);
+    expect(count({ text: 'scaffold snow' })).toBe(0);
+    expect(count({ kinds: ['clog'] })).toBe(1);
+    expect(count({ jobId: 'none' })).toBe(0);
+  });
+
+  it('keeps what was replaced in sight, and says by what', () => {
+    const wrong = note('Wrong');
+    const right = note('Right', { replaces: wrong.id });
+    const lines = journal([wrong, right], OPTIONS)[0]?.lines ?? [];
+    expect(lines.map(({ words, replacedBy }) => [words, replacedBy?.id])).toEqual([
+      ['Wrong', right.id],
+      ['Right', undefined],
+    ]);
+  });
+
+  it('goes out as CSV with its ids, and text that looks like a formula is made harmless', () => {
+    const text = writeJournal(journal([note('=2+2', { author: '@x' })], OPTIONS));
+    const [header, row] = text.replace(/^\uFEFF/, '').split('\r\n');
+    expect(header).toBe('Day,Time,Kind,Place,What,Who,Replaced by,Id,Replaces');
+    expect(row).toMatch(/^2026-11-25,08:00,Note,Without a job,"?'=2\+2/);
+  });
+
+  it('has the viscosity records as a sheet of their own', () => {
+    const lines = writeViscositySheet(ENTRIES, NAMES, 'us').trim().split('\r\n');
+    expect(lines[0]).toContain('Paint (°F)');
+    expect(lines.length).toBe(1 + entriesOfKind(ENTRIES, 'viscosity').length);
+  });
+});
