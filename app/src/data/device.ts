@@ -82,6 +82,10 @@ export class Device {
     return (await this.#open()).getAll('entries');
   }
 
+  async entryIds(): Promise<readonly string[]> {
+    return (await this.#open()).getAllKeys('entries');
+  }
+
   async keepEntries(entries: readonly Entry[]): Promise<void> {
     const write = (await this.#open()).transaction('entries', 'readwrite');
     for (const entry of entries) void write.store.put(entry);

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { Device } from './device';
-import { keepQueries } from './keptQueries';
+import { keepQueries, keptLog } from './keptQueries';
 import { keys, makeQueryClient } from './resources';
 
 beforeEach(() => {
@@ -22,7 +22,9 @@ describe('what a page has read', () => {
     await keepQueries(later, new Device());
     expect(later.getQueryData(keys.list('jobs'))).toEqual([{ id: 'j' }]);
     expect(later.getQueryState(keys.list('jobs'))?.dataUpdatedAt).toBe(1234);
-    expect(later.getQueryData(keys.list('entries'))).toEqual([entry('a'), entry('b')]);
+    // The log is read by who asks for it.
+    expect(later.getQueryData(keys.list('entries'))).toBeUndefined();
+    expect(await keptLog(new Device())).toEqual([entry('a'), entry('b')]);
   });
 
   it('is old when it was read by a clock that was ahead', async () => {

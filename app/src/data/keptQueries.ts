@@ -8,14 +8,13 @@ const LOG = JSON.stringify(['entries']);
 const PAUSE = 100;
 const PATIENCE = 3000;
 
-/** Puts into a client what this device last saw of the server, so that everything opens without it. */
+/** Puts into a client what this device last saw of the server, but for the log, so that everything opens without it. */
 async function restore(client: QueryClient, device: Device): Promise<void> {
-  const [queries, entries] = await Promise.all([device.queries(), device.entries()]);
-  for (const { key, data, updatedAt: kept } of queries) {
+  const now = Date.now();
+  for (const { key, data, updatedAt } of await device.queries()) {
     // Read in the future, by a clock that was put right since: as old as can be.
-    const updatedAt = kept > Date.now() ? 0 : kept;
-    if (JSON.stringify(key) === LOG) client.setQueryData(key, entries, { updatedAt });
-    else client.setQueryData(key, data, { updatedAt });
+    if (JSON.stringify(key) !== LOG)
+      client.setQueryData(key, data, { updatedAt: updatedAt > now ? 0 : updatedAt });
   }
   // Shown at once and asked for again: the server may have more by now.
   await client.invalidateQueries({ refetchType: 'none' });
@@ -24,12 +23,14 @@ async function restore(client: QueryClient, device: Device): Promise<void> {
 /**
  * Keeps what a client has read on this device from now on, and gives back first what was kept. Where the device keeps
  * nothing, the client works as before.
- * @returns done when what was kept is in the client, or could not be had in three seconds
+ * @returns done when what was kept is in the client, or could not be had in three seconds; the log, which may be long, is
+ * read by who asks for it (`keptLog`)
  */
 export async function keepQueries(client: QueryClient, device: Device): Promise<void> {
   const late = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
   await Promise.race([restore(client, device).catch(() => undefined), late]);
-  const known = new Set((client.getQueryData<readonly Entry[]>(['entries']) ?? []).map(({ id }) => id));
+  // Ids the device has: asked for when the first entries are to be kept.
+  let known: Set<string> | undefined;
   const changed = new Map<string, readonly unknown[]>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = async () => {
@@ -42,10 +43,11 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
         await device.keepQuery(name, { key, data, updatedAt });
         continue;
       }
-      const fresh = (data as readonly Entry[]).filter(({ id }) => !known.has(id));
+      known ??= new Set(await device.entryIds());
+      const had = known;
+      const fresh = (data as readonly Entry[]).filter(({ id }) => !had.has(id));
       await device.keepEntries(fresh);
-      fresh.forEach(({ id }) => known.add(id));
-      await device.keepQuery(name, { key, data: null, updatedAt });
+      fresh.forEach(({ id }) => had.add(id));
     }
   };
   // A page that is left keeps at once what it would have kept a moment later.
@@ -58,4 +60,10 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
     // A device that is full keeps what it had; the page goes on.
     timer = setTimeout(() => void keep().catch(() => undefined), PAUSE);
   });
+}
+
+/** The log as this device has it; nothing where it has none. */
+export async function keptLog(device: Device): Promise<readonly Entry[] | undefined> {
+  const entries = await device.entries().catch(() => []);
+  return entries.length > 0 ? entries : undefined;
 }

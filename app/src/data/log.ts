@@ -1,9 +1,11 @@
 import type { Entry, EntryKind, PayloadOf } from '@fine-spray/contract';
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';
+import { device } from './device';
+import { keptLog } from './keptQueries';
 import { outbox, type OutboxState, type Written } from './outbox';
-import { keys, useList } from './resources';
+import { items, keys } from './resources';
 
 export interface NewEntry<Kind extends EntryKind> {
   readonly kind: Kind;
@@ -50,6 +52,7 @@ const NONE: readonly Entry[] = [];
 function merged(stored: readonly Entry[], state: OutboxState): readonly Entry[] {
   const known = MERGED.get(stored);
   if (known?.state.waiting === state.waiting && known.state.sent === state.sent) return known.merged;
+  if (state.sent.size + state.waiting.length === 0) return stored;
   const ids = new Set(stored.map(({ id }) => id));
   const sent = [...state.sent.values()].filter(({ id }) => !ids.has(id));
   sent.forEach(({ id }) => ids.add(id));
@@ -68,9 +71,38 @@ function merged(stored: readonly Entry[], state: OutboxState): readonly Entry[] 
   return all;
 }
 
+/** Entries never change: a list with the same ids is the same list, and nothing is worked out again. */
+function sameEntries(before: unknown, now: unknown): unknown {
+  const [old, fresh] = [before as readonly Entry[] | undefined, now as readonly Entry[]];
+  return old?.length === fresh.length && fresh.every(({ id }, index) => old[index]?.id === id) ? old : fresh;
+}
+
+/**
+ * The stored log. What this device has of it comes first, then what the server has; where the server does not answer, that
+ * of the device stays.
+ */
+function useStored() {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: keys.list('entries'),
+    structuralSharing: sameEntries,
+    queryFn: async () => {
+      const had = client.getQueryData<Entry[]>(keys.list('entries'));
+      const asked = items<Entry>('/api/entries');
+      if (had) return asked;
+      // Whichever comes first is shown; a server that fails leaves what the device has.
+      const kept = keptLog(device).then((found) => found as Entry[] | undefined);
+      const first = await Promise.race([asked.catch(() => undefined), kept]);
+      if (!first) return (await kept) ?? asked;
+      void asked.then((all) => client.setQueryData(keys.list('entries'), all)).catch(() => undefined);
+      return first;
+    },
+  });
+}
+
 /** The site log: what the server has and what waits on this device, and a way to write into it. */
 export function useLog() {
-  const stored = useList('entries');
+  const stored = useStored();
   const state = useOutbox();
   const [author, setAuthor] = usePreferenceText('author', '');
   const entries = merged(stored.data ?? NONE, state);

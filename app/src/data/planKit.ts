@@ -11,11 +11,14 @@ export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'of
 /** The kit as plans use it: with the crew's own history, unless that is switched off. */
 export function usePlanKit(): ReturnType<typeof useKit> {
   const { kit: plain, ...rest } = useKit();
-  const { entries } = useLog();
+  const { entries, loading } = useLog();
   const [ours] = useOurHistory();
   const kit = useMemo((): Kit | undefined => {
-    if (!plain || ours === 'off' || entries.length === 0) return plain;
+    if (!plain || ours === 'off') return plain;
+    // Not first without it and then with it: numbers do not jump under the eye.
+    if (loading) return undefined;
+    if (entries.length === 0) return plain;
     return { ...plain, history: planHistory(recordOf(entries)) };
-  }, [plain, entries, ours]);
+  }, [plain, entries, ours, loading]);
   return { ...rest, ...(kit ? { kit } : {}) };
 }

@@ -68,7 +68,17 @@ export function useSiteLog(): {
       tips: kit.tips,
       sprayers: kit.sprayers,
     });
-    return { entries, record: recordOf(entries), names, jobs: jobs.data, surfaces, kit };
+    return {
+      entries,
+      // Worked out by who looks at it: the journal does not.
+      get record() {
+        return recordOf(entries);
+      },
+      names,
+      jobs: jobs.data,
+      surfaces,
+      kit,
+    };
   }, [entries, jobs.data, kit, loading, surfaces]);
   const again = () => {
     retry();

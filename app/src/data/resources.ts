@@ -57,7 +57,8 @@ export const keys = {
   company: ['company'] as const,
 };
 
-async function items<Row>(path: string): Promise<Row[]> {
+/** The rows of a list. */
+export async function items<Row>(path: string): Promise<Row[]> {
   return ((await call('GET', path)) as { items: Row[] }).items;
 }
 

@@ -29,7 +29,7 @@ export interface JournalLine {
   /** What replaced it; it counts no more. */
   readonly replacedBy?: Entry;
   /** A sentence on a device clock that was wrong. */
-  readonly skew?: string;
+  readonly skew?: string | undefined;
 }
 
 export interface JournalDay {
@@ -80,27 +80,49 @@ export interface JournalOptions {
   readonly offsetAt: (time: number) => number;
 }
 
-/** One entry as a line. */
-export function journalLine(
-  entry: Entry,
-  { names, system, offsetAt }: JournalOptions,
-  replacedBy?: Entry,
-): JournalLine {
-  const time = timeOf(entry);
-  const skew = skewWords(entry);
-  const known = isKnown(entry);
-  return {
-    entry,
-    time,
-    clock: dayAndClock(time, offsetAt(time)).clock,
-    kind: known ? ENTRY_NAMES[entry.kind] : 'Of a newer version',
-    place: placeWords(entry, names),
-    words: known ? entryWords(entry, names, system) : 'This program does not know this kind yet: reload it.',
-    trouble: TROUBLE_KINDS.includes(entry.kind),
-    ...(replacedBy ? { replacedBy } : {}),
-    ...(skew === undefined ? {} : { skew }),
-  };
+/** A line that works its words out when they are read: a long journal shows a few at a time. */
+class LazyLine implements JournalLine {
+  #place: string | undefined;
+  #words: string | undefined;
+  readonly time: number;
+  readonly replacedBy?: Entry;
+
+  constructor(
+    readonly entry: Entry,
+    private readonly options: JournalOptions,
+    replacedBy?: Entry,
+  ) {
+    this.time = timeOf(entry);
+    if (replacedBy) this.replacedBy = replacedBy;
+  }
+
+  get clock(): string {
+    return dayAndClock(this.time, this.options.offsetAt(this.time)).clock;
+  }
+  get kind(): string {
+    return isKnown(this.entry) ? ENTRY_NAMES[this.entry.kind] : 'Of a newer version';
+  }
+  get place(): string {
+    this.#place ??= placeWords(this.entry, this.options.names);
+    return this.#place;
+  }
+  get words(): string {
+    this.#words ??= isKnown(this.entry)
+      ? entryWords(this.entry, this.options.names, this.options.system)
+      : 'This program does not know this kind yet: reload it.';
+    return this.#words;
+  }
+  get trouble(): boolean {
+    return TROUBLE_KINDS.includes(this.entry.kind);
+  }
+  get skew(): string | undefined {
+    return skewWords(this.entry);
+  }
 }
+
+/** One entry as a line. */
+export const journalLine = (entry: Entry, options: JournalOptions, replacedBy?: Entry): JournalLine =>
+  new LazyLine(entry, options, replacedBy);
 
 /** What one looks for in a journal; what is left out does not matter. */
 export interface JournalFilter {
@@ -130,13 +152,12 @@ export function journal(
   const replacedBy = new Map<string, Entry>();
   for (const one of entries) if (one.replaces !== null) replacedBy.set(one.replaces, one);
   const days = new Map<string, JournalLine[]>();
-  const inOrder = [...entries]
-    .map((entry) => ({ entry, time: timeOf(entry) }))
+  const inOrder = entries
+    .map((entry) => journalLine(entry, options, replacedBy.get(entry.id)))
     .sort((a, b) => a.time - b.time || (a.entry.id < b.entry.id ? -1 : 1));
-  for (const { entry, time } of inOrder) {
-    const line = journalLine(entry, options, replacedBy.get(entry.id));
+  for (const line of inOrder) {
     if (!matches(line, filter)) continue;
-    const { day } = dayAndClock(time, options.offsetAt(time));
+    const { day } = dayAndClock(line.time, options.offsetAt(line.time));
     const lines = days.get(day);
     if (lines) lines.push(line);
     else days.set(day, [line]);
