@@ -22,16 +22,25 @@ export default function Layout() {
   const [client] = useState(makeQueryClient);
   // Text is shown in the system's font until ours are read; nothing waits for them.
   useFonts({ Next400, Next600, Next700, Mono500, Mono700 });
-  useEffect(fetchScreens, []);
   // What this device last saw comes first: everything opens without the server.
   const [kept, setKept] = useState(false);
   useEffect(() => void keepQueries(client, device).then(() => setKept(true)), [client]);
+  // The other screens are fetched once the first one stands: read before, they would hold it up on a slow phone.
+  const [stands, setStands] = useState(false);
+  useEffect(() => {
+    if (!kept) return undefined;
+    const timer = setTimeout(() => setStands(true), 200);
+    return () => clearTimeout(timer);
+  }, [kept]);
+  useEffect(() => {
+    if (stands) fetchScreens();
+  }, [stands]);
   return (
     <QueryClientProvider client={client}>
       <ThemeProvider>
         <UnitsProvider>
           <ToastProvider>
-            <Shell strip={kept ? <Strip /> : null}>{kept ? <Slot /> : <Skeleton rows={5} />}</Shell>
+            <Shell strip={stands ? <Strip /> : null}>{kept ? <Slot /> : <Skeleton rows={5} />}</Shell>
           </ToastProvider>
         </UnitsProvider>
       </ThemeProvider>

@@ -7,6 +7,9 @@ const LOG = JSON.stringify(['entries']);
 /** Changes in quick succession are kept once. */
 const PAUSE = 100;
 const PATIENCE = 3000;
+/** A long log is kept in parts with a pause between, ms, so that a thumb on the list does not feel it. */
+const AT_ONCE = 50;
+const BREATH = 16;
 
 /** Puts into a client what this device last saw of the server, but for the log, so that everything opens without it. */
 async function restore(client: QueryClient, device: Device): Promise<void> {
@@ -46,8 +49,12 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
       known ??= new Set(await device.entryIds());
       const had = known;
       const fresh = (data as readonly Entry[]).filter(({ id }) => !had.has(id));
-      await device.keepEntries(fresh);
-      fresh.forEach(({ id }) => had.add(id));
+      for (let from = 0; from < fresh.length; from += AT_ONCE) {
+        const some = fresh.slice(from, from + AT_ONCE);
+        await device.keepEntries(some);
+        some.forEach(({ id }) => had.add(id));
+        await new Promise((resolve) => setTimeout(resolve, BREATH));
+      }
     }
   };
   // A page that is left keeps at once what it would have kept a moment later.

@@ -136,7 +136,7 @@ function Form({
     const id = writeDown(
       {
         kind,
-        payload: checked.data as never,
+        payload: checked.data,
         jobId,
         surfaceId,
         ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
