@@ -122,7 +122,10 @@ export function logOf(count: number): Entry[] {
   return entries.slice(0, count);
 }
 
-/** Seconds to derive everything there is from a log: the fastest of so many rounds, each from the stored entries on. */
+/**
+ * Seconds to derive from a log all its screens show: the record, clocks and plan against actual of a job, every tip, every lesson,
+ * litres and films: the fastest of so many rounds, each from the stored entries on.
+ */
 export function derive(count: number, rounds: number) {
   const entries = logOf(count);
   const coatings = Object.fromEntries(kit.coatings.map((one) => [one.id, one]));
@@ -132,12 +135,13 @@ export function derive(count: number, rounds: number) {
   });
   const planned = plannedCoats(rows, stored, kit, false);
   const now = Date.parse(entries[entries.length - 1]?.at ?? '') + 3600_000;
+  const surfacesOfJob = new Set(rows.map((row) => row.id));
   let seconds = Infinity;
   let found = 0;
   for (let round = 0; round < rounds; round += 1) {
     const from = performance.now();
     const record = readRecord(coreLog(entries));
-    const clocks = recoatClocks(record, coatings, now);
+    const clocks = recoatClocks(record, coatings, now, 'metric', surfacesOfJob);
     const lists = nowAndNext(nextCoats(planned, record), clocks);
     const compared = comparePlan(planned, record, tips, job.id);
     const worn = tipRecords(record, tips, coatings);

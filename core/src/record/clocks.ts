@@ -85,15 +85,19 @@ function clockOf(
 /**
  * For each surface the clock of its last finished coat, by the weather logged with it. What opens first comes first.
  * @param now milliseconds since 1970, passed in
+ * @param only these surfaces; all where it is left out
  */
 export function recoatClocks(
   record: SiteRecord,
   coatings: Readonly<Record<string, Coating>>,
   now: number,
   system: UnitSystem = 'metric',
+  only?: ReadonlySet<string>,
 ): readonly RecoatClock[] {
   const last = new Map<string, CoatFinished>();
-  for (const entry of record.of('coat finished')) last.set(entry.surface, entry);
+  for (const entry of record.of('coat finished')) {
+    if (!only || only.has(entry.surface)) last.set(entry.surface, entry);
+  }
   // Coats of a day dry in the same weather: their windows are worked out once.
   const known = new Map<string, Result<CoatWindows>>();
   const windowsOf = ({ coating: id, temperature, humidity }: CoatFinished, coating: Coating) => {

@@ -96,11 +96,13 @@ export function learnedValue(
   const readings = logs.reduce((sum, one) => sum + one.length, 0);
   const centre = Math.log(prior.value);
   const held: Known = { at: centre, sigma: (Math.log(prior.high) - Math.log(prior.low)) / RANGE_SIGMAS };
-  const all = logs.flat().map((at) => ({ at, sigma: spread.reading }));
-  const crowd = weightedMedian([...all, held]);
+  let known: number | undefined;
+  /** Where all readings are; asked for only where a job has too few of its own. */
+  const crowd = () =>
+    (known ??= weightedMedian([...logs.flat().map((at) => ({ at, sigma: spread.reading })), held]));
   const byJob = logs.map((job): Known => {
     // From three on a job has a middle of its own; before that it is looked at from where all jobs are.
-    const start = job.length > 2 ? middle([...job].sort((a, b) => a - b)) : crowd;
+    const start = job.length > 2 ? middle([...job].sort((a, b) => a - b)) : crowd();
     const { at, weights } = biweight(
       job.map((one) => ({ at: one, sigma: spread.reading })),
       start,

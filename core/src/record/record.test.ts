@@ -85,6 +85,8 @@ describe('recoat clocks', () => {
     expect((recoat?.surely ?? 0) - 10 * HOUR).toBeCloseTo(4 * HOUR * (1 + 0.3 * Math.SQRT2), -2);
     expect((recoat?.from ?? 0) - 10 * HOUR).toBeCloseTo(4 * HOUR * (1 - 0.3 * Math.SQRT2), -2);
     expect(recoatClocks(record, COATINGS, 20 * HOUR).map(({ state }) => state)).toEqual(['ready', 'ready']);
+    const only = recoatClocks(record, COATINGS, 20 * HOUR, 'metric', new Set(['galley']));
+    expect(only.map(({ surface }) => surface)).toEqual(['galley']);
   });
 
   it('have no number in the cold, but a sentence, and skip coatings nobody knows', () => {

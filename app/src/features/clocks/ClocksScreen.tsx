@@ -75,9 +75,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   );
   const clocks = useMemo(() => {
     const here = new Set(surfaces.map(({ id }) => id));
-    return recoatClocks(log.record, coatingsOf(log.kit), now, system).filter(({ surface }) =>
-      here.has(surface),
-    );
+    return recoatClocks(log.record, coatingsOf(log.kit), now, system, here);
   }, [log, surfaces, now, system]);
   const lists = useMemo(() => nowAndNext(nextCoats(planned, log.record), clocks), [planned, log, clocks]);
   if (!job)

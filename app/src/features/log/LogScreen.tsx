@@ -144,8 +144,9 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const { system } = useUnits();
   const said = useMemo(() => {
     const now = Date.now();
-    const clocks = recoatClocks(log.record, coatingsOf(log.kit), now, system);
     const job = log.jobs.find(({ id }) => id === jobId);
+    const here = new Set(log.surfaces.filter((one) => one.jobId === jobId).map(({ id }) => id));
+    const clocks = recoatClocks(log.record, coatingsOf(log.kit), now, system, here);
     const planned = job
       ? plannedCoats(
           log.surfaces.filter((one) => one.jobId === job.id),

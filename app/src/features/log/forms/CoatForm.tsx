@@ -42,9 +42,7 @@ function Cautions({ kind, payload, context }: FormProps) {
   const clock = useMemo(
     () =>
       surface && kind === 'coat started'
-        ? recoatClocks(log.record, coatingsOf(log.kit), Date.now(), system).find(
-            (one) => one.surface === surface.id,
-          )
+        ? recoatClocks(log.record, coatingsOf(log.kit), Date.now(), system, new Set([surface.id]))[0]
         : undefined,
     [log, surface, kind, system],
   );
