@@ -13,8 +13,13 @@ const STEPS: Partial<Readonly<Record<EntryKind, readonly ((payload: Payload) => 
   'fan measured': [(payload) => ({ ...payload, gun: null })],
 };
 
-/** The form this program writes payloads of a kind in, counted from 1. */
-export const schemaOf = (kind: EntryKind): number => (STEPS[kind]?.length ?? 0) + 1;
+/** The form this program writes payloads of each kind in, counted from 1; asked for each entry of a log each time it is read. */
+const FORMS: ReadonlyMap<string, number> = new Map(
+  ENTRY_KINDS.map((kind) => [kind, (STEPS[kind]?.length ?? 0) + 1]),
+);
+
+/** The form this program writes payloads of a kind in; 0 for a kind it does not know. */
+export const schemaOf = (kind: string): number => FORMS.get(kind) ?? 0;
 
 interface Versioned {
   readonly kind: string;
@@ -22,17 +27,16 @@ interface Versioned {
   readonly payload: Payload;
 }
 
-export const isKnownKind = (kind: string): kind is EntryKind =>
-  (ENTRY_KINDS as readonly string[]).includes(kind);
+export const isKnownKind = (kind: string): kind is EntryKind => FORMS.has(kind);
 
 /** Whether this program knows the kind and the form of an entry; a newer program may have written one it does not. */
 export function isKnown({ kind, schema }: Pick<Versioned, 'kind' | 'schema'>): boolean {
-  return isKnownKind(kind) && schema <= schemaOf(kind);
+  return schema <= schemaOf(kind);
 }
 
 /** An entry with its payload in the form of this program; one of a newer form as it is. */
 export function upgraded<Entry extends Versioned>(entry: Entry): Entry {
-  if (!isKnownKind(entry.kind) || entry.schema >= schemaOf(entry.kind)) return entry;
+  if (entry.schema >= schemaOf(entry.kind) || !isKnownKind(entry.kind)) return entry;
   const steps = STEPS[entry.kind]?.slice(Math.max(0, entry.schema - 1)) ?? [];
   if (steps.length === 0) return entry;
   return {
