@@ -14,38 +14,29 @@ import {
 import { unboxedBatches } from '@fine-spray/core/record';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { WhySheet } from '@/features/setup';
+import { LogStand, useChosenJob } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
-import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
-import { Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 
 /** Litres, film and hours against the plan as the job goes, what is still needed, and where it went. */
 export function ActualScreen({ jobId }: { jobId?: string | undefined }) {
-  const { log, failed, retry } = useSiteLog();
   return (
-    <Screen broad title="Plan against actual" above="Log" backTo="/log">
-      {log ? <Loaded log={log} jobId={jobId} /> : null}
-      {failed ? (
-        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
-      ) : null}
-      {!log && !failed ? <Skeleton rows={4} height={120} /> : null}
-    </Screen>
+    <LogStand broad title="Plan against actual" above="Log" backTo="/log">
+      {(log) => <Loaded log={log} jobId={jobId} />}
+    </LogStand>
   );
 }
 
 function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const { system } = useUnits();
-  const [chosen, setChosen] = useState(
-    () => jobId || (log.jobs.find(({ status }) => status === 'in progress')?.id ?? log.jobs[0]?.id ?? ''),
-  );
+  const { job, choice } = useChosenJob(log, jobId);
   const [why, setWhy] = useState<Explained>();
-  const job = log.jobs.find(({ id }) => id === chosen);
   const compared = useMemo(() => {
     if (!job) return [];
     // The plan as it was made, without what this very log has taught since.
@@ -88,17 +79,10 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
         )}
         <Words colour="ink2">{`${done} of ${counted(all, 'coat')} done.`}</Words>
       </View>
-      {log.jobs.length > 1 ? (
-        <Choice
-          label="Job"
-          value={chosen}
-          options={log.jobs.map(({ id, name: label }) => ({ value: id, label }))}
-          onChange={setChosen}
-        />
-      ) : null}
+      {choice}
       <Unboxed
         log={log}
-        surfaces={new Set(log.surfaces.filter((one) => one.jobId === chosen).map(({ id }) => id))}
+        surfaces={new Set(log.surfaces.filter((one) => one.jobId === job?.id).map(({ id }) => id))}
       />
       {begun.map((one) => (
         <CoatingPanel key={one.coating} compared={one} log={log} title={name(one.coating)} onWhy={setWhy} />

@@ -17,14 +17,13 @@ import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
 import { useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
-import { coatingsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { coatingsOf, type SiteLog } from '@/data/record';
 import { WhySheet } from '@/features/setup';
+import { LogStand, useChosenJob } from '@/features/stand';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
-import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
-import { Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -32,16 +31,11 @@ import { writeCalendar } from './calendar';
 
 /** What can be sprayed now, what opens next and what is about to close. */
 export function ClocksScreen({ jobId }: { jobId?: string | undefined }) {
-  const { log, failed, retry } = useSiteLog();
   return (
     <SiteTargets>
-      <Screen broad title="What can be sprayed" above="Log" backTo="/log">
-        {log ? <Loaded log={log} jobId={jobId} /> : null}
-        {failed ? (
-          <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
-        ) : null}
-        {!log && !failed ? <Skeleton rows={4} /> : null}
-      </Screen>
+      <LogStand broad title="What can be sprayed" above="Log" backTo="/log">
+        {(log) => <Loaded log={log} jobId={jobId} />}
+      </LogStand>
     </SiteTargets>
   );
 }
@@ -64,11 +58,8 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const router = useRouter();
   const { system } = useUnits();
   const now = useNow();
-  const [chosen, setChosen] = useState(
-    () => jobId || (log.jobs.find(({ status }) => status === 'in progress')?.id ?? log.jobs[0]?.id ?? ''),
-  );
-  const job = log.jobs.find(({ id }) => id === chosen);
-  const surfaces = useMemo(() => log.surfaces.filter((one) => one.jobId === chosen), [log, chosen]);
+  const { job, choice } = useChosenJob(log, jobId);
+  const surfaces = useMemo(() => log.surfaces.filter((one) => one.jobId === job?.id), [log, job]);
   const planned = useMemo(
     () => (job ? plannedCoats(surfaces, job, log.kit, false) : []),
     [surfaces, job, log],
@@ -107,14 +98,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
         </Words>
         <Words colour="ink2">{`${lists.next.length} waiting, ${lists.closing.length} closing, ${fresh.length} not begun. Try with a finger where nobody looks; the data sheet comes before this.`}</Words>
       </View>
-      {log.jobs.length > 1 ? (
-        <Choice
-          label="Job"
-          value={chosen}
-          options={log.jobs.map(({ id, name: label }) => ({ value: id, label }))}
-          onChange={setChosen}
-        />
-      ) : null}
+      {choice}
       <Beside
         left={
           <>

@@ -11,15 +11,15 @@ import {
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useOurHistory } from '@/data/planKit';
-import { coatingsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt } from '@/features/journal';
 import { WhySheet } from '@/features/setup';
+import { LogStand } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
-import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 
@@ -39,15 +39,10 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
 
 /** What the crew's own log has taught, how sure it is, and whether plans stand on it. */
 export function LearnedScreen() {
-  const { log, failed, retry } = useSiteLog();
   return (
-    <Screen title="Our history" above="Log" backTo="/log">
-      {log ? <Loaded log={log} /> : null}
-      {failed ? (
-        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
-      ) : null}
-      {!log && !failed ? <Skeleton rows={4} height={120} /> : null}
-    </Screen>
+    <LogStand title="Our history" above="Log" backTo="/log">
+      {(log) => <Loaded log={log} />}
+    </LogStand>
   );
 }
 

@@ -11,11 +11,11 @@ import GraduationCap from 'lucide-react-native/icons/graduation-cap';
 import type { LucideIcon } from 'lucide-react-native';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { coatingsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt } from '@/features/journal';
+import { LogStand } from '@/features/stand';
 import { Beside } from '@/ui/beside';
-import { Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
@@ -33,22 +33,13 @@ export function LogScreen({
   jobId?: string | undefined;
   surfaceId?: string | undefined;
 }) {
-  const { log, failed, retry } = useSiteLog();
   return (
     <SiteTargets>
-      <Screen broad title="Log">
-        {log ? (
+      <LogStand broad title="Log">
+        {(log) => (
           <Loaded log={log} linked={{ ...(jobId ? { jobId } : {}), ...(surfaceId ? { surfaceId } : {}) }} />
-        ) : null}
-        {failed ? (
-          <ErrorState
-            title="The log cannot be read now"
-            text="The Fine Spray server does not answer, and this device has not seen the log yet."
-            onRetry={retry}
-          />
-        ) : null}
-        {!log && !failed ? <Skeleton rows={4} height={90} /> : null}
-      </Screen>
+        )}
+      </LogStand>
     </SiteTargets>
   );
 }

@@ -1,1 +1,2 @@
 export { JobStand, type LoadedJob } from './JobStand';
+export { LogStand, useChosenJob } from './LogStand';

@@ -15,12 +15,12 @@ import { format } from 'date-fns/format';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { WhySheet } from '@/features/setup';
+import { LogStand } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
-import { Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
@@ -28,15 +28,10 @@ import { FanChart } from './FanChart';
 
 /** Litres by tip, fans over time, when they will be worn, what the wear has cost. */
 export function WearScreen() {
-  const { log, failed, retry } = useSiteLog();
   return (
-    <Screen title="Tips" above="Log" backTo="/log">
-      {log ? <Loaded log={log} /> : null}
-      {failed ? (
-        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
-      ) : null}
-      {!log && !failed ? <Skeleton rows={4} height={120} /> : null}
-    </Screen>
+    <LogStand title="Tips" above="Log" backTo="/log">
+      {(log) => <Loaded log={log} />}
+    </LogStand>
   );
 }
 

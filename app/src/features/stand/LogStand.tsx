@@ -1,0 +1,46 @@
+import { useState, type ReactNode } from 'react';
+import type { Job } from '@fine-spray/contract';
+import { useSiteLog, type SiteLog } from '@/data/record';
+import { Choice } from '@/ui/choice';
+import { Screen, type HeaderProps } from '@/ui/screen';
+import { ErrorState, Skeleton } from '@/ui/states';
+
+/** What stands on the site log: shown once the log is there, and until then what is waited for or in the way. */
+export function LogStand({
+  children,
+  broad = false,
+  ...header
+}: HeaderProps & { broad?: boolean; children: (log: SiteLog) => ReactNode }) {
+  const { log, failed, retry } = useSiteLog();
+  return (
+    <Screen broad={broad} {...header}>
+      {log ? children(log) : null}
+      {failed ? (
+        <ErrorState
+          title="The log cannot be read now"
+          text="The Fine Spray server does not answer, and this device has not seen the log yet."
+          onRetry={retry}
+        />
+      ) : null}
+      {!log && !failed ? <Skeleton rows={4} height={110} /> : null}
+    </Screen>
+  );
+}
+
+/** A job to look at: the one asked for, else the first in progress; and how to choose another. */
+export function useChosenJob({ jobs }: Pick<SiteLog, 'jobs'>, asked: string | undefined) {
+  const [chosen, setChosen] = useState(
+    () => asked ?? (jobs.find(({ status }) => status === 'in progress') ?? jobs[0])?.id ?? '',
+  );
+  const job: Job | undefined = jobs.find(({ id }) => id === chosen);
+  const choice =
+    jobs.length > 1 ? (
+      <Choice
+        label="Job"
+        value={chosen}
+        options={jobs.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={setChosen}
+      />
+    ) : null;
+  return { job, choice };
+}
