@@ -39,6 +39,7 @@ describe('the calendar of windows', () => {
     // 4 h · (1 + 0.3·√2) after 8:00 is 13:42
     expect(lines).toContain('DTSTART:20261125T134200Z');
     expect(lines).toContain('UID:entry-matt-recoat@fine-spray');
+    expect(lines).toContain('DTSTAMP:20261125T080000Z');
     expect(calendarOf([finished('matt', 23)])).toBe(calendarOf([finished('matt', 23)]));
   });
 

@@ -45,6 +45,7 @@ export function writeCalendar(
       endOutputType: 'utc',
       created: dateOf(now),
       lastModified: dateOf(now),
+      timestamp: dateOf(now),
       productId: 'fine-spray',
       calName: 'Fine Spray: recoat windows',
       busyStatus: 'FREE',
