@@ -14,6 +14,12 @@ export interface WindowName {
   readonly coating: string;
 }
 
+/** The package takes a stamp and its types do not say so; without one it reads the clock. */
+const stamped = (event: EventAttributes, now: number): EventAttributes => {
+  const withStamp = { ...event, timestamp: dateOf(now) };
+  return withStamp;
+};
+
 /** Shortest a window is drawn where it never closes, ms: long enough to be seen in a day. */
 const OPEN_END = 3600_000;
 
@@ -45,7 +51,6 @@ export function writeCalendar(
       endOutputType: 'utc',
       created: dateOf(now),
       lastModified: dateOf(now),
-      timestamp: dateOf(now),
       productId: 'fine-spray',
       calName: 'Fine Spray: recoat windows',
       busyStatus: 'FREE',
@@ -63,7 +68,7 @@ export function writeCalendar(
       event('mask', `may mask over (${coating})`, moments.mask().surely, moments.mask().surely, band),
     ];
   });
-  const { error, value } = createEvents(events);
+  const { error, value } = createEvents(events.map((event) => stamped(event, now)));
   if (typeof value !== 'string') throw error ?? new Error('no calendar');
   return value;
 }
