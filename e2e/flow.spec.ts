@@ -229,6 +229,8 @@ test('keys lead about: places, emergency card, units, list of keys', async ({ pa
   await page.goto(address());
   await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
   await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/log$/);
+  await page.keyboard.press('4');
   await expect(page).toHaveURL(/\/kit$/);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Keyboard shortcuts');

@@ -275,13 +275,15 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
     const second = await startFineSpray(home, port);
     await page.goto(`${second.address}/set-up/dial-in`);
     await expect(page.getByTestId('dial-in-kept')).toBeVisible();
-    await expect(page.getByText('waiting to send')).toHaveCount(0);
-    const rows = (await (await fetch(`${second.address}/api/entries`)).json()) as {
-      items: { kind: string; jobId: unknown }[];
+    const kept = async () => {
+      const rows = (await (await fetch(`${second.address}/api/entries`)).json()) as {
+        items: { kind: string; jobId: unknown }[];
+      };
+      return rows.items.filter(({ kind, jobId }) => kind === 'set-up confirmed' && jobId === null).length;
     };
-    expect(
-      rows.items.filter(({ kind, jobId }) => kind === 'set-up confirmed' && jobId === null),
-    ).toHaveLength(1);
+    await expect.poll(kept).toBe(1);
+    await expect(page.getByText('waiting to send')).toHaveCount(0);
+    expect(await kept()).toBe(1);
     await second.stop();
   } finally {
     remove();
