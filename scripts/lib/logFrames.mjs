@@ -7,7 +7,8 @@ async function store(address, entries) {
   const left = [...entries];
   const work = async () => {
     for (let entry = left.pop(); entry; entry = left.pop()) {
-      const { id, version: _v, createdAt: _c, updatedAt: _u, clockSkew: _s, ...fields } = entry;
+      const { id, kind, schema, at, author, jobId, surfaceId, replaces, payload } = entry;
+      const fields = { kind, schema, at, author, jobId, surfaceId, replaces, payload };
       const response = await fetch(`${address}/api/entries/${id}`, {
         method: 'PUT',
         headers: { 'Content-Type': 'application/json' },
@@ -24,9 +25,9 @@ async function opens(page, address) {
   await page.addInitScript(() => {
     const look = () => {
       if (document.querySelector('[data-testid="journal-row"]')) window.rowAt = performance.now();
-      else requestAnimationFrame(look);
+      else window.requestAnimationFrame(look);
     };
-    requestAnimationFrame(look);
+    window.requestAnimationFrame(look);
   });
   await page.goto(`${address}/log/journal`);
   await page.waitForFunction(() => window.rowAt !== undefined);
@@ -48,7 +49,7 @@ async function offline(browser, address, slowed) {
   try {
     const page = await context.newPage();
     await page.goto(address);
-    await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    await page.evaluate(async () => void (await window.navigator.serviceWorker.ready));
     await page.goto(`${address}/log/journal`);
     await page.getByTestId('journal-row').first().waitFor();
     await page.waitForTimeout(3000);
