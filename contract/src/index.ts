@@ -20,4 +20,4 @@ export {
   type Operation,
   type ResourceName,
 } from './operations';
-export { setupRequest, type SetupRows } from './setupRequest';
+export { coreTip, setupRequest, type SetupRows } from './setupRequest';

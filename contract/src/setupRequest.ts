@@ -15,7 +15,8 @@ export interface SetupRows {
   readonly rack: readonly Tip[];
 }
 
-function coreTip({ code, family }: TipChoice): CoreTip | undefined {
+/** A tip by its code as the core knows it; nothing for a code its family is not made in. */
+export function coreTip({ code, family }: TipChoice): CoreTip | undefined {
   const tip = readTip(code, family);
   return tip.ok ? tip.value : undefined;
 }

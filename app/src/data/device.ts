@@ -13,7 +13,7 @@ export interface KeptEntry {
   readonly theirs?: unknown;
 }
 
-export interface KeptQuery {
+interface KeptQuery {
   readonly key: readonly unknown[];
   readonly data: unknown;
   readonly updatedAt: number;
@@ -98,10 +98,6 @@ export class Device {
 
   async keepQuery(name: string, query: KeptQuery): Promise<void> {
     await (await this.#open()).put('queries', query, name);
-  }
-
-  async dropQuery(name: string): Promise<void> {
-    await (await this.#open()).delete('queries', name);
   }
 }
 

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';
 import { device } from './device';
 import { keptLog } from './keptQueries';
-import { outbox, type OutboxState, type Written } from './outbox';
+import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
 import { items, keys } from './resources';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -18,7 +18,7 @@ export interface NewEntry<Kind extends EntryKind> {
 }
 
 /** Lets the list of entries follow what is sent, and sends when there is a reason to try. */
-function follow(client: QueryClient): () => void {
+function send(client: QueryClient): () => void {
   outbox.onSent = (entry) => {
     client.setQueryData<Entry[]>(keys.list('entries'), (list) =>
       list ? [...list.filter(({ id }) => id !== entry.id), entry] : list,
@@ -34,13 +34,25 @@ function follow(client: QueryClient): () => void {
   };
 }
 
-/** What waits on this device, sent while the page is open. */
-export function useOutbox(): OutboxState {
+/** Sends what waits while the page is open. Used once, by what stands on every screen. */
+export function useSending(): void {
   const client = useQueryClient();
-  const state = useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
-  useEffect(() => follow(client), [client]);
-  return state;
+  useEffect(() => send(client), [client]);
 }
+
+/** What waits on this device. */
+export const useOutbox = (): OutboxState =>
+  useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
+
+/** An entry that waits as it will be once the server has it. */
+export const asEntry = ({ id, fields }: Waiting): Entry => ({
+  ...fields,
+  id,
+  version: 1,
+  createdAt: fields.at,
+  updatedAt: fields.at,
+  clockSkew: null,
+});
 
 const MERGED = new WeakMap<
   readonly Entry[],
@@ -56,16 +68,7 @@ function merged(stored: readonly Entry[], state: OutboxState): readonly Entry[] 
   const ids = new Set(stored.map(({ id }) => id));
   const sent = [...state.sent.values()].filter(({ id }) => !ids.has(id));
   sent.forEach(({ id }) => ids.add(id));
-  const waiting = state.waiting
-    .filter(({ id }) => !ids.has(id))
-    .map(({ id, fields }) => ({
-      ...fields,
-      id,
-      version: 1,
-      createdAt: fields.at,
-      updatedAt: fields.at,
-      clockSkew: null,
-    }));
+  const waiting = state.waiting.filter(({ id }) => !ids.has(id)).map(asEntry);
   const all = sent.length + waiting.length === 0 ? stored : [...stored, ...sent, ...waiting];
   MERGED.set(stored, { state, merged: all });
   return all;

@@ -1,12 +1,10 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
-import type { Entry } from '@fine-spray/contract';
+import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
 import { coreLog, logNames, type LogNames } from '@fine-spray/contract/log';
-import { readTip } from '@fine-spray/core/tip';
 import { readRecord, type OwnedTip, type SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { Job, Surface } from '@fine-spray/contract';
 import { useKit } from './kit';
 import { useLog } from './log';
 import { surfacesQuery, useList } from './resources';
@@ -30,8 +28,8 @@ export function coatingsOf(kit: Pick<Kit, 'coatings'>): Readonly<Record<string, 
 /** Tips of the kit as the core takes them. */
 export function tipsOf(kit: Pick<Kit, 'tips'>): readonly OwnedTip[] {
   return kit.tips.flatMap(({ id, code, family, litresBefore }) => {
-    const tip = readTip(code, family);
-    return tip.ok ? [{ tip: id, code: tip.value, before: litresBefore }] : [];
+    const tip = coreTip({ code, family });
+    return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
   });
 }
 

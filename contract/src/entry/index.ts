@@ -20,16 +20,8 @@ export {
   type PayloadOf,
 } from './kinds';
 export { isKnown, isKnownKind, schemaOf, upgraded } from './migrations';
-export {
-  CLOG_PLACES,
-  INCIDENT_LEVELS,
-  NOTE_LIMIT,
-  SHIFTS,
-  USUAL_TEETH,
-  WEATHER_SOURCES,
-  viscosityRecord,
-  weather,
-} from './payloads';
+export { CLOG_PLACES, INCIDENT_LEVELS, NOTE_LIMIT, SHIFTS, viscosityRecord, weather } from './payloads';
+export { meanOf, thinnerAfter } from './readings';
 import type { PayloadOf } from './kinds';
 import type { z } from 'zod';
 import type { weather } from './payloads';

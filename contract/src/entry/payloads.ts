@@ -1,4 +1,4 @@
-import { USUAL_COMB, combReading } from '@fine-spray/core/film';
+import { combReading } from '@fine-spray/core/film';
 import { FLUID_IDS } from '@fine-spray/core/procedure';
 import { ELEMENTS, SIDES, SURFACE_KIND_IDS, WINDS } from '@fine-spray/core/takeoff';
 import { quantity } from '@fine-spray/core/units';
@@ -120,7 +120,7 @@ const litres = (label: string, least: number, most: number) =>
 const batch = line('Batch', 60, 0);
 
 /** Where the weather of an entry was read. */
-export const WEATHER_SOURCES = ['station', 'by hand', 'last entry'] as const;
+const WEATHER_SOURCES = ['station', 'by hand', 'last entry'] as const;
 
 /** The weather a coat was laid in. */
 export const weather = z
@@ -192,9 +192,6 @@ export const combReadings = z
       if (!reading.ok) refusalIssue(context, reading);
     });
   });
-
-/** The comb most crews carry, m. */
-export const USUAL_TEETH: readonly number[] = USUAL_COMB;
 
 /** Dry film by a gauge, m, of all coats so far. */
 export const dryReadings = z

@@ -1,7 +1,6 @@
 /** The stored log as the core derives from it, as a reader sees it, and as files. */
 export { coreLog } from './coreLog';
 export {
-  dayAndClock,
   journal,
   journalLine,
   roughly,
@@ -13,4 +12,4 @@ export {
 } from './journal';
 export { writeJournal, writeViscositySheet } from './journalCsv';
 export { logNames, type NamedRows } from './names';
-export { coatName, entryLine, entryWords, placeWords, weatherWords, type LogNames } from './words';
+export { coatName, entryWords, placeWords, weatherWords, type LogNames } from './words';

@@ -41,7 +41,7 @@ export interface JournalDay {
 }
 
 /** The day and the clock of a moment at so many minutes east of UTC. */
-export function dayAndClock(time: number, offset: number): { readonly day: string; readonly clock: string } {
+function dayAndClock(time: number, offset: number): { readonly day: string; readonly clock: string } {
   const local = new Date(time + offset * MINUTE).toISOString();
   return { day: local.slice(0, 10), clock: local.slice(11, 16) };
 }

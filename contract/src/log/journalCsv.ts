@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@fine-spray/core/units';
 import { inUnit, unitOf } from '@fine-spray/core/units';
-import { entriesOfKind, isoTimeOf, type Entry } from '../entry';
+import { entriesOfKind, isoTimeOf, meanOf, type Entry } from '../entry';
 import { guarded, writeCsv } from '../formats/csv';
 import type { JournalDay } from './journal';
 import type { LogNames } from './words';
@@ -27,7 +27,6 @@ export function writeJournal(days: readonly JournalDay[]): string {
   );
 }
 
-const mean = (values: readonly number[]) => values.reduce((sum, one) => sum + one, 0) / values.length;
 const rounded = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
 /** Viscosity records as a sheet: before, what was added, after. */
@@ -56,11 +55,11 @@ export function writeViscositySheet(entries: readonly Entry[], names: LogNames, 
       payload.shift,
       payload.cup,
       rounded(inUnit(payload.temperature, 'temperature', system), 1),
-      rounded(mean(payload.before), 1),
+      rounded(meanOf(payload.before), 1),
       rounded(payload.target, 1),
       rounded(payload.added * 1e6, 0),
       guarded(payload.addedWhat),
-      payload.after.length > 0 ? rounded(mean(payload.after), 1) : '',
+      payload.after.length > 0 ? rounded(meanOf(payload.after), 1) : '',
     ]),
   );
 }

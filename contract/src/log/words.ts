@@ -1,6 +1,6 @@
 import { showText, type DisplayKind, type UnitSystem } from '@fine-spray/core/units';
 import { FLUIDS } from '@fine-spray/core/procedure';
-import { ENTRY_NAMES, payloadOf, type Entry, type EntryKind, type PayloadOf, type Weather } from '../entry';
+import { meanOf, payloadOf, type Entry, type EntryKind, type PayloadOf, type Weather } from '../entry';
 import type { TipChoice } from '../kit';
 
 /** Names of what entries point at; what is gone has none. */
@@ -44,8 +44,7 @@ const coatingOf = (names: LogNames, id: string) => names.coating(id) ?? GONE_COA
 const tipWords = ({ code, family }: TipChoice) => `${code} ${family}`;
 const tipOf = (names: LogNames, id: string | null) =>
   id === null ? undefined : (names.tip(id) ?? 'a tip that was deleted');
-const seconds = (values: readonly number[], show: Show) =>
-  show(values.reduce((sum, one) => sum + one, 0) / values.length, 'time');
+const seconds = (values: readonly number[], show: Show) => show(meanOf(values), 'time');
 const handled = ({ tip, why }: PayloadOf<'tip fitted'>) => joined([tipWords(tip), why]);
 
 /** What each kind of entry says, in one line without its kind. */
@@ -136,9 +135,4 @@ export function placeWords({ surfaceId, jobId }: Entry, names: LogNames): string
   if (surfaceId !== null) return names.surface(surfaceId) ?? 'A surface that was deleted';
   if (jobId !== null) return names.job(jobId) ?? 'A job that was deleted';
   return 'Without a job';
-}
-
-/** A whole entry in one line, for a reader and for a search. */
-export function entryLine(entry: Entry, names: LogNames, system: UnitSystem): string {
-  return joined([ENTRY_NAMES[entry.kind], entryWords(entry, names, system)], ': ');
 }

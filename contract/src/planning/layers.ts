@@ -63,7 +63,7 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     rack: kit.tips,
   });
   const history = historyOf(kit.history, surface);
-  return history.transfer ? { ...request, history } : request;
+  return history ? { ...request, history } : request;
 }
 
 /** A surface as it is when one of its layers is sprayed. */

@@ -71,8 +71,9 @@ export interface PieceOfWork {
   readonly wind: Wind;
 }
 
-/** Inside no wind blows: all of it is one kind of work. */
-const workKey = ({ element, side, wind }: PieceOfWork) => `${element} ${side === 'inside' ? side : wind}`;
+/** What work is learned by. Inside no wind blows: all of it is one kind. */
+export const workKey = ({ element, side, wind }: PieceOfWork) =>
+  `${element} ${side === 'inside' ? side : wind}`;
 
 const transferReadings = groupedBy((record, add) => {
   for (const { finished, wet, volume, sprayed, combs, job } of record.coats) {
@@ -180,13 +181,18 @@ export function learnedSlopes(record: SiteRecord, coating: string, sheet: Coatin
 
 export interface HistoryQuery extends PieceOfWork, CoatingAndFamily {}
 
+const inputOf = (label: string, learned: Learned, of: string): Input | undefined =>
+  learned.readings === 0 ? undefined : learnedInput(label, learned, of);
+
+/** Transfer efficiency for the next plan; nothing where the log is silent. */
+export const transferFrom = (record: SiteRecord, work: PieceOfWork): Input | undefined =>
+  inputOf('Transfer efficiency', learnedTransfer(record, work), 'coat');
+
 /** What the log changes in the next set-up: nothing where it is silent, so that the defaults stand and say so. */
 export function historyFor(record: SiteRecord, query: HistoryQuery): SetupHistory {
-  const input = (label: string, learned: Learned, of: string): Input | undefined =>
-    learned.readings === 0 ? undefined : learnedInput(label, learned, of);
   return {
-    transfer: input('Transfer efficiency', learnedTransfer(record, query), 'coat'),
-    evenFan: input('Even-fan pressure over the heuristic', learnedPressure(record, query), 'test card'),
+    transfer: transferFrom(record, query),
+    evenFan: inputOf('Even-fan pressure over the heuristic', learnedPressure(record, query), 'test card'),
   };
 }
 

@@ -43,9 +43,12 @@ export {
   learnedThinning,
   learnedTransfer,
   lessons,
+  transferFrom,
+  workKey,
   type HistoryQuery,
   type Learned,
   type LearnedKind,
   type Lesson,
+  type PieceOfWork,
 } from './history';
 export { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';

@@ -56,7 +56,7 @@ export function resourceRoutes(db: Database): Router {
       send(async (request, companyId) => {
         const rowId = idOf(request);
         const { version, ...fields } = body.parse(request.body);
-        return resource.put(companyId, rowId, version, fields, name === 'entries' ? clockOf(request) : {});
+        return resource.put(companyId, rowId, version, fields, clockOf(request));
       }),
     );
     router.delete(

@@ -16,6 +16,7 @@ import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { EntryRows, offsetAt } from './EntryRows';
+import { writePath } from './links';
 
 /** Kinds that are made by a tool and put right by using it again. */
 const BY_TOOL = ['viscosity', 'set-up confirmed', 'machine', 'withdrawn'];
@@ -121,9 +122,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
               label="Put it right"
               kind="primary"
               icon={Pencil}
-              onPress={() =>
-                router.navigate(`/log/write/${entry.kind.replace(/ /g, '-')}?entry=${entry.id}` as '/log')
-              }
+              onPress={() => router.navigate(writePath(entry.kind, `entry=${entry.id}`))}
             />
           )}
           <Button label="Take it back" onPress={takeBack} />

@@ -1,7 +1,7 @@
 import { ENTRY_NAMES, entry as entrySchema, type Entry } from '@fine-spray/contract';
 import { journalLine } from '@fine-spray/contract/log';
 import { View } from 'react-native';
-import { useOutbox } from '@/data/log';
+import { asEntry, useOutbox } from '@/data/log';
 import { outbox, type Waiting } from '@/data/outbox';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Button } from '@/ui/button';
@@ -52,15 +52,6 @@ export function WaitingScreen() {
     </SiteTargets>
   );
 }
-
-const asEntry = ({ id, fields }: Waiting): Entry => ({
-  ...fields,
-  id,
-  version: 1,
-  createdAt: fields.at,
-  updatedAt: fields.at,
-  clockSkew: null,
-});
 
 function Line({ entry, log }: { entry: Entry; log: SiteLog }) {
   const { system } = useUnits();

@@ -27,7 +27,7 @@ import { useUnits } from '@/ui/units';
 import { CombScreen } from './CombScreen';
 import { firstPayload, payloadToCorrect, type CaptureContext } from './defaults';
 import { FORMS, type Payload } from './forms';
-import { isFormKind } from './tiles';
+import { kindOfSlug } from './tiles';
 import { useStation } from './useStation';
 
 export interface CaptureProps {
@@ -44,7 +44,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   const { log, failed, retry } = useSiteLog();
   const { weather: station } = useStation();
   const { system } = useUnits();
-  const kind = address.replace(/-/g, ' ').replace('set up', 'set-up').replace('touch up', 'touch-up');
+  const kind = kindOfSlug(address);
   const corrected = log?.entries.find(({ id }) => id === entryId);
   const surface = log?.surfaces.find(({ id }) => id === (corrected ? corrected.surfaceId : surfaceId));
   const job = log?.jobs.find(({ id }) => id === (corrected?.jobId ?? surface?.jobId ?? jobId));
@@ -53,8 +53,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
     const made = request ? setupCard(request, system) : undefined;
     return made?.ok ? made.value : undefined;
   }, [job, surface, log, system]);
-  const title = isFormKind(kind) ? ENTRY_NAMES[kind] : 'Not here';
-  if (!isFormKind(kind) || (log && entryId !== undefined && !corrected)) {
+  if (!kind || (log && entryId !== undefined && !corrected)) {
     return (
       <Screen title="Not here" backTo="/log">
         <ErrorState title="There is no such page" text="Go back to the log and choose from there." />
@@ -63,7 +62,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   }
   if (!log) {
     return (
-      <Screen title={title} backTo="/log">
+      <Screen title={ENTRY_NAMES[kind]} backTo="/log">
         {failed ? (
           <ErrorState
             title="This cannot be written yet"

@@ -12,7 +12,7 @@ import type { LucideIcon } from 'lucide-react-native';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { coatingsOf, type SiteLog } from '@/data/record';
-import { EntryRows, offsetAt } from '@/features/journal';
+import { EntryRows, offsetAt, writePath } from '@/features/journal';
 import { LogStand } from '@/features/stand';
 import { Beside } from '@/ui/beside';
 import { EmptyState } from '@/ui/states';
@@ -58,7 +58,7 @@ function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
     keep(place);
     if (tool && known.job && known.surface)
       router.navigate(`/jobs/${known.job.id}/surfaces/${known.surface.id}/${tool}`);
-    else router.navigate(`/log/write/${kind.replace(/ /g, '-')}?${query}` as '/log');
+    else router.navigate(writePath(kind, query));
   };
   return (
     <Beside

@@ -1,5 +1,4 @@
 import {
-  USUAL_TEETH,
   entriesOfKind,
   payloadOf,
   type Entry,
@@ -10,7 +9,14 @@ import {
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
 import { plannedCoats, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
-import { NOMINAL_DISTANCE, comparePlan, fanWidth, readTip, type SetupCard } from '@fine-spray/core';
+import {
+  NOMINAL_DISTANCE,
+  USUAL_COMB,
+  comparePlan,
+  fanWidth,
+  readTip,
+  type SetupCard,
+} from '@fine-spray/core';
 import { tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
 
@@ -169,7 +175,7 @@ const BUILDERS: { readonly [Kind in FormKind]: Builder<Kind> } = {
     return {
       coatingId,
       coat,
-      teeth: [...USUAL_TEETH],
+      teeth: [...USUAL_COMB],
       lastWet: [],
       thinner: surface?.thinning ?? 0,
       element: surface?.element ?? null,

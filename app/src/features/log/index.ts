@@ -1,3 +1,2 @@
 export { CaptureScreen } from './CaptureScreen';
 export { LogScreen } from './LogScreen';
-export { COMMON, OTHERS, isFormKind } from './tiles';

@@ -18,6 +18,8 @@ import Undo from 'lucide-react-native/icons/undo-2';
 import Wrench from 'lucide-react-native/icons/wrench';
 import X from 'lucide-react-native/icons/x';
 
+import { slugOf } from '@/features/journal';
+
 export interface Tile {
   readonly kind: EntryKind;
   readonly label: string;
@@ -54,8 +56,11 @@ export const OTHERS: readonly Tile[] = [
   { kind: 'incident', label: 'Near miss', icon: ShieldAlert },
 ];
 
-/** Kinds with a form of their own here, for a link. */
+/** Kinds with a form of their own here. */
 export const FORM_KINDS = [...COMMON, ...OTHERS]
   .filter(({ tool }) => tool === undefined)
   .map(({ kind }) => kind);
-export const isFormKind = (kind: string): kind is EntryKind => FORM_KINDS.some((one) => one === kind);
+
+/** The kind an address names; nothing where no form is. */
+export const kindOfSlug = (slug: string): EntryKind | undefined =>
+  FORM_KINDS.find((kind) => slugOf(kind) === slug);

@@ -1,4 +1,12 @@
-import { CUP_CHOICES, OWN_CUP, SHIFTS, ENTRY_PAYLOADS, type ViscosityRecord } from '@fine-spray/contract';
+import {
+  CUP_CHOICES,
+  OWN_CUP,
+  SHIFTS,
+  ENTRY_PAYLOADS,
+  meanOf,
+  thinnerAfter,
+  type ViscosityRecord,
+} from '@fine-spray/contract';
 import {
   CUPS,
   CUP_NOTE,
@@ -27,14 +35,7 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Stopwatch, TypedTime } from './Stopwatch';
 import { ViscosityChart } from './ViscosityChart';
-import {
-  meanOf,
-  thinnerAfter,
-  usePaintCheck,
-  type Check,
-  type CupChoiceId,
-  type PaintAnswer,
-} from './usePaintCheck';
+import { usePaintCheck, type Check, type CupChoiceId, type PaintAnswer } from './usePaintCheck';
 
 const TEMPERATURES = { min: 273.15, max: 323.15 } as const;
 const cupName = (cup: CupChoiceId) => (cup === OWN_CUP ? 'Own cup, seconds only' : CUPS[cup].name);

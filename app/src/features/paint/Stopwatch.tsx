@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
-import { meanOf } from './usePaintCheck';
+import { meanOf } from '@fine-spray/contract';
 
 /** Readings that fit on one check. */
 const MOST = 9;

@@ -1,10 +1,10 @@
-import type { Entry, Gear } from '@fine-spray/contract';
+import { meanOf, thinnerAfter, type Entry, type Gear } from '@fine-spray/contract';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
 import { renderPart } from '@/testing/render';
 import { coatingRow, row } from '@/testing/rows';
 import { Stopwatch } from './Stopwatch';
-import { answerOf, meanOf, readCheck, readingsOf, shiftAt, thinnerAfter, type Check } from './usePaintCheck';
+import { answerOf, readCheck, readingsOf, shiftAt, type Check } from './usePaintCheck';
 
 const coating = coatingRow('01930000-0000-7000-8000-000000000002', 'Interior wall matt', 'wall-matt');
 const check = (extra: Partial<Check> = {}): Check => ({

@@ -3,6 +3,8 @@ import {
   OWN_CUP,
   SHIFTS,
   entriesOfKind,
+  meanOf,
+  thinnerAfter,
   type Entry,
   type Gear,
   type ViscosityRecord,
@@ -73,16 +75,12 @@ export function shiftAt(hour: number): Check['shift'] {
   return hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : 'evening';
 }
 
-export const meanOf = (values: readonly number[]) =>
-  values.reduce((sum, one) => sum + one, 0) / values.length;
-
 /** Records of a coating as the fit wants them: each reading of a standard cup, before and after. */
 export function readingsOf(entries: readonly Entry[], coatingId: string) {
   return entriesOfKind(entries, 'viscosity')
     .filter(({ payload }) => payload.coatingId === coatingId)
     .flatMap(({ entry, payload }) => {
       const { temperature, thinnerBefore, container, added, viscosityBefore, viscosityAfter } = payload;
-      // What is added goes to the paint in the container, less the thinner already in it.
       const after = thinnerAfter({ container, thinnerBefore }, added);
       return [
         { at: entry.at, viscosity: viscosityBefore, temperature, thinner: thinnerBefore },
@@ -101,14 +99,6 @@ export interface PaintAnswer {
   readonly own: Result<OwnCupVerdict> | undefined;
   readonly after: Result<{ readonly value: number; readonly words: string }> | undefined;
   readonly slopes: FittedSlopes | undefined;
-}
-
-/** Thinner per unthinned paint once so much is added to a container. */
-export function thinnerAfter(
-  { container, thinnerBefore }: Pick<Check, 'container' | 'thinnerBefore'>,
-  added: number,
-): number {
-  return thinnerBefore + (added / container) * (1 + thinnerBefore);
 }
 
 /** Seconds an own cup is first compared with. */

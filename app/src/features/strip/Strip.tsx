@@ -9,7 +9,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useEffect, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
-import { useOutbox } from '@/data/log';
+import { useOutbox, useSending } from '@/data/log';
 import { call } from '@/data/api';
 import { outbox } from '@/data/outbox';
 import { reach, watchReach } from '@/data/reach';
@@ -24,6 +24,7 @@ const timeOf = (at: number) =>
 /** What holds everywhere: the server is away, entries wait, the clock is wrong, a new version is here. Nothing while all is well. */
 export function Strip() {
   const router = useRouter();
+  useSending();
   const { waiting, full, aside } = useOutbox();
   const { reached, at, skew } = useSyncExternalStore(reach.subscribe, reach.current, reach.current);
   const ready = useSyncExternalStore(update.subscribe, update.ready, update.ready);

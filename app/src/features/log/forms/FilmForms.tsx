@@ -1,4 +1,4 @@
-import type { PayloadOf } from '@fine-spray/contract';
+import { meanOf, type PayloadOf } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -44,8 +44,7 @@ export function DryForm({ payload, errors, onChange }: FormProps) {
   const readings = payload['readings'] as readonly number[];
   const [next, setNext] = useState(readings.at(-1) ?? 8e-5);
   const { system } = useUnits();
-  const mean =
-    readings.length > 0 ? readings.reduce((sum, one) => sum + one, 0) / readings.length : undefined;
+  const mean = readings.length > 0 ? meanOf(readings) : undefined;
   return (
     <>
       {mean === undefined ? null : (
