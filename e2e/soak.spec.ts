@@ -110,6 +110,25 @@ class Handset {
     );
     this.acknowledged.push(tooth);
   }
+
+  /** How many entries this device keeps to be sent; the strip on its page may not have looked yet. */
+  waiting(): Promise<number> {
+    return this.page.evaluate(
+      () =>
+        new Promise<number>((resolve, reject) => {
+          const opening = indexedDB.open('fine-spray');
+          opening.onerror = () => reject(new Error('the database of the device does not open'));
+          opening.onsuccess = () => {
+            const database = opening.result;
+            const count = database.transaction('waiting').objectStore('waiting').count();
+            count.onsuccess = () => {
+              database.close();
+              resolve(count.result);
+            };
+          };
+        }),
+    );
+  }
 }
 
 async function storedBy(instance: Instance, author: string): Promise<readonly Stored[]> {
@@ -164,7 +183,8 @@ async function oneRun(browser: Browser, instance: Instance, seed: number): Promi
   for (const handset of handsets) {
     await handset.setOnline(true);
     await handset.reload();
-    await expect(handset.page.getByTestId('strip')).toHaveCount(0, { timeout: 90_000 });
+    await expect.poll(() => handset.waiting(), { timeout: 90_000 }).toBe(0);
+    await expect(handset.page.getByTestId('strip')).toHaveCount(0);
     const stored = await storedBy(instance, handset.author);
     // Ids are made in the order of writing, and the server got them in that order.
     const inOrder = [...stored].sort((a, b) => (a.id < b.id ? -1 : 1));
