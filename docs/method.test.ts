@@ -22,7 +22,7 @@ import {
   largestTip,
   learnedValue,
   lineAtPump,
-  litresBySurface,
+  litresUsed,
   litresLeft,
   litresLeftByFan,
   longestHose,
@@ -419,7 +419,7 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
         { reading: 0.12, job: 0.08 },
       ).value.value,
   ],
-  'litres used': ['L', () => litresBySurface(readRecord(log)).get('hall')?.value ?? NaN],
+  'litres used': ['L', () => litresUsed(readRecord(log), 'hall')?.value ?? NaN],
   'paint of a coat': [
     'L',
     () => sprayedVolume({ ...likelyValues(surfaceInputs(wallRequest({ coats: 1 }), 20)) }),

@@ -112,7 +112,7 @@ async function core() {
     ),
   );
   const { derive } = await coreBench('log');
-  const derived = derive(LOG, 8);
+  const derived = derive(LOG, 20);
   results.push(
     line(`everything derived from a log of ${derived.entries} entries`, derived.first * 1000, 50, 'ms'),
     line('the same when one more has been written', derived.again * 1000, 50, 'ms'),

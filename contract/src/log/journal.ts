@@ -1,3 +1,4 @@
+import { addTo } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import {
   CLOCK_TOLERANCE,
@@ -158,9 +159,7 @@ export function journal(
   for (const line of inOrder) {
     if (!matches(line, filter)) continue;
     const { day } = dayAndClock(line.time, options.offsetAt(line.time));
-    const lines = days.get(day);
-    if (lines) lines.push(line);
-    else days.set(day, [line]);
+    addTo(days, day, line);
   }
   return [...days]
     .sort(([one], [other]) => (one < other ? 1 : -1))

@@ -1,3 +1,4 @@
+import { addTo } from '../grouping';
 import { normal, seeded, type SeededRandom } from '../random';
 import { accept, refuse, type Result } from '../units';
 import {
@@ -44,9 +45,7 @@ function alike(surfaces: Surfaces): readonly Surfaces[] {
   for (const surface of surfaces) {
     const { coats, at } = surface;
     const key = `${coats} ${at.texture} ${at.te} ${at.absorbed}`;
-    const known = found.get(key);
-    if (known) known.push(surface);
-    else found.set(key, [surface]);
+    addTo(found, key, surface);
   }
   return [...found.values()];
 }

@@ -1,16 +1,14 @@
 import { explain, given, workingDefault, type Explained } from '../explain';
+import { addTo } from '../grouping';
 import { LOSSES } from '../quantities/losses';
 import { fanWidth, NOMINAL_DISTANCE, wornTip } from '../tip';
+import type { LoggedSurface } from './entries';
 import { learnedValue } from './learn';
 import type { CoatRecord, SiteRecord } from './sheet';
 import type { OwnedTip } from './tips';
 
 /** One coat as it was planned. */
-export interface PlannedCoat {
-  readonly surface: string;
-  readonly coating: string;
-  /** Counted for this coating on this surface, from 1. */
-  readonly coat: number;
+export interface PlannedCoat extends LoggedSurface {
   /** Net area times texture, m². */
   readonly trueArea: number;
   /** Wet film as sprayed, m. */
@@ -68,9 +66,6 @@ export interface CoatingCompared {
     readonly before: PlannedCoat;
   };
 }
-
-const keyOf = ({ surface, coating, coat }: Pick<PlannedCoat, 'surface' | 'coating' | 'coat'>) =>
-  `${surface} ${coating} ${coat}`;
 
 /** A coat of the plan beside what the log says of it. */
 function compare(planned: PlannedCoat, actual: CoatRecord | undefined): CoatCompared {
@@ -135,7 +130,6 @@ export function comparePlan(
   tips: readonly OwnedTip[],
   job: string,
 ): readonly CoatingCompared[] {
-  const actual = new Map(record.coats.map((coat) => [keyOf(coat), coat]));
   const wearOf = wearAt(record, new Map(tips.map((one) => [one.tip, one])));
   const delivered = new Map<string, number>();
   for (const entry of record.of('delivered')) {
@@ -143,10 +137,7 @@ export function comparePlan(
   }
   const byCoating = new Map<string, CoatCompared[]>();
   for (const one of planned) {
-    const list = byCoating.get(one.coating);
-    const compared = compare(one, actual.get(keyOf(one)));
-    if (list) list.push(compared);
-    else byCoating.set(one.coating, [compared]);
+    addTo(byCoating, one.coating, compare(one, record.coatOf(one)));
   }
   return [...byCoating].map(([coating, coats]) => ofCoating(coating, coats, wearOf, delivered.get(coating)));
 }
@@ -263,8 +254,9 @@ function firstBeyond(
 
 /** The next coat of each surface that is not done, in the order of the plan. */
 export function nextCoats(planned: readonly PlannedCoat[], record: SiteRecord): readonly PlannedCoat[] {
-  const done = new Set(record.coats.filter(({ finished }) => finished).map(keyOf));
   const next = new Map<string, PlannedCoat>();
-  for (const one of planned) if (!next.has(one.surface) && !done.has(keyOf(one))) next.set(one.surface, one);
+  for (const one of planned) {
+    if (!next.has(one.surface) && !record.coatOf(one)?.finished) next.set(one.surface, one);
+  }
   return [...next.values()];
 }

@@ -1,9 +1,11 @@
 import { coatingValues, fitSlopes, type Coating, type FittedSlopes } from '../coating';
 import { workingDefault, type Input } from '../explain';
+import { addTo } from '../grouping';
 import type { SetupHistory } from '../setup';
 import { transferEfficiency, type Element, type Side, type Wind } from '../takeoff';
 import type { TipFamily } from '../tip';
 import { quantity, type Result } from '../units';
+import type { CombLogged, LogEntry, ViscosityLogged } from './entries';
 import { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';
 import type { SiteRecord } from './sheet';
 
@@ -30,38 +32,43 @@ export interface Learned extends LearnedValue {
 interface Reading {
   readonly job: string | undefined;
   readonly value: number;
-  readonly entries: () => readonly string[];
+  readonly of: readonly Pick<LogEntry, 'id'>[];
 }
 
 function learn(kind: LearnedKind, prior: Input, found: readonly Reading[]): Learned {
   const jobs = new Map<string, number[]>();
-  for (const { job = '', value } of found) {
-    const list = jobs.get(job);
-    if (list) list.push(value);
-    else jobs.set(job, [value]);
-  }
-  const entries = () => found.flatMap((one) => one.entries());
+  for (const { job = '', value } of found) addTo(jobs, job, value);
+  const entries = () => found.flatMap((one) => one.of.map(({ id }) => id));
   return { ...learnedValue(prior, [...jobs.values()], SPREADS[kind]), entries };
 }
 
-type Grouped = ReadonlyMap<string, readonly Reading[]>;
+/** Readings about one thing. */
+interface Readings<About> {
+  readonly about: About;
+  readonly all: Reading[];
+}
 
-/** Readings of a record by what they are about, each kind grouped once however often it is asked. */
-function groupedBy(group: (record: SiteRecord, add: (key: string, reading: Reading) => void) => void) {
-  const known = new WeakMap<SiteRecord, Grouped>();
-  return (record: SiteRecord, key: string): readonly Reading[] => {
-    let found = known.get(record);
-    if (!found) {
-      const made = new Map<string, Reading[]>();
-      group(record, (name, reading) => {
-        const list = made.get(name);
-        if (list) list.push(reading);
-        else made.set(name, [reading]);
-      });
-      known.set(record, made);
-      found = made;
-    }
-    return found.get(key) ?? [];
+/** Readings of one kind in a record, by what they are about: each record is read once however often it is asked. */
+function readingsBy<About>(
+  keyOf: (about: About) => string,
+  read: (record: SiteRecord, add: (about: About, reading: Reading) => void) => void,
+) {
+  const known = new WeakMap<SiteRecord, ReadonlyMap<string, Readings<About>>>();
+  const grouped = (record: SiteRecord) => {
+    const made = new Map<string, Readings<About>>();
+    read(record, (about, reading) => {
+      const key = keyOf(about);
+      const group = made.get(key);
+      if (group) group.all.push(reading);
+      else made.set(key, { about, all: [reading] });
+    });
+    known.set(record, made);
+    return made;
+  };
+  const groups = (record: SiteRecord) => known.get(record) ?? grouped(record);
+  return {
+    of: (record: SiteRecord, about: About): readonly Reading[] => groups(record).get(keyOf(about))?.all ?? [],
+    abouts: (record: SiteRecord): readonly About[] => [...groups(record).values()].map(({ about }) => about),
   };
 }
 
@@ -75,11 +82,14 @@ export interface PieceOfWork {
 export const workKey = ({ element, side, wind }: PieceOfWork) =>
   `${element} ${side === 'inside' ? side : wind}`;
 
-const transferReadings = groupedBy((record, add) => {
+const transfers = readingsBy<PieceOfWork>(workKey, (record, add) => {
   for (const { finished, wet, volume, sprayed, combs, job } of record.coats) {
     if (!finished || wet === undefined || volume <= 0) continue;
-    const entries = () => [finished, ...sprayed, ...combs].map(({ id }) => id);
-    add(workKey(finished), { job, value: (finished.trueArea * wet) / volume, entries });
+    add(finished, {
+      job,
+      value: (finished.trueArea * wet) / volume,
+      of: [finished, ...sprayed, ...combs],
+    });
   }
 });
 
@@ -87,7 +97,7 @@ const transferReadings = groupedBy((record, add) => {
 export function learnedTransfer(record: SiteRecord, work: PieceOfWork): Learned {
   const { likely, low, high } = transferEfficiency(work.element, work.side, work.wind);
   const prior = workingDefault('Transfer efficiency', 'percent', likely, low, high);
-  const learned = learn('transfer', prior, transferReadings(record, workKey(work)));
+  const learned = learn('transfer', prior, transfers.of(record, work));
   const { value } = learned;
   return { ...learned, value: { ...value, value: Math.min(1, value.value), high: Math.min(1, value.high) } };
 }
@@ -99,35 +109,44 @@ export interface CoatingAndFamily {
 
 const setupKey = ({ coating, family }: CoatingAndFamily) => `${family} ${coating}`;
 
-const pressureReadings = groupedBy((record, add) => {
+const pressures = readingsBy(setupKey, (record, add) => {
   for (const entry of record.of('set-up confirmed')) {
-    const { id, job, pressure, expected } = entry;
-    if (expected > 0) add(setupKey(entry), { job, value: pressure / expected, entries: () => [id] });
+    const { job, pressure, expected } = entry;
+    if (expected > 0) add(entry, { job, value: pressure / expected, of: [entry] });
   }
 });
 
 /** Even-fan pressure over the heuristic's, for a coating and a tip family, from the set-ups confirmed. */
 export function learnedPressure(record: SiteRecord, about: CoatingAndFamily): Learned {
   const prior = workingDefault('Even-fan pressure over the heuristic', 'factor', 1, 0.8, 1.2);
-  return learn('pressure', prior, pressureReadings(record, setupKey(about)));
+  return learn('pressure', prior, pressures.of(record, about));
 }
 
-const speedReadings = groupedBy((record, add) => {
-  for (const { combs, job } of record.coats) {
-    const timed = combs.filter(
-      ({ family, target, speed, cardSpeed }) => family && target && speed && cardSpeed,
-    );
-    for (const family of new Set(timed.map((comb) => comb.family))) {
-      const own = timed.filter((comb) => comb.family === family);
-      const [first] = own;
-      const films = own.flatMap(({ readings }) => readings.map(({ low, high }) => (low + high) / 2));
-      if (!first?.family || !first.target || !first.speed || !first.cardSpeed || films.length === 0) continue;
-      const wet = films.reduce((sum, one) => sum + one, 0) / films.length;
-      add(setupKey({ coating: first.coating, family: first.family }), {
-        job,
-        value: ((first.speed / first.cardSpeed) * wet) / first.target,
-        entries: () => own.map(({ id }) => id),
-      });
+/** Combs of a coat at which the gun was timed, by the family of the tip. */
+function timedCombs(combs: readonly CombLogged[]): ReadonlyMap<TipFamily, readonly CombLogged[]> {
+  const found = new Map<TipFamily, CombLogged[]>();
+  for (const comb of combs) {
+    const { family, target, speed, cardSpeed, readings } = comb;
+    if (!family || !target || !speed || !cardSpeed || readings.length === 0) continue;
+    addTo(found, family, comb);
+  }
+  return found;
+}
+
+/** Gun speed that would have given the film, over the card's: film goes with one over the speed. Mean of the readings. */
+function speedOverCard(combs: readonly CombLogged[]): number {
+  let [sum, count] = [0, 0];
+  for (const { readings, target = 0, speed = 0, cardSpeed = 0 } of combs) {
+    for (const { low, high } of readings) sum += ((speed / cardSpeed) * (low + high)) / 2 / target;
+    count += readings.length;
+  }
+  return sum / count;
+}
+
+const speeds = readingsBy<CoatingAndFamily>(setupKey, (record, add) => {
+  for (const { coating, combs, job } of record.coats) {
+    for (const [family, own] of timedCombs(combs)) {
+      add({ coating, family }, { job, value: speedOverCard(own), of: own });
     }
   }
 });
@@ -138,31 +157,37 @@ const speedReadings = groupedBy((record, add) => {
  */
 export function learnedSpeed(record: SiteRecord, about: CoatingAndFamily): Learned {
   const prior = workingDefault('Gun speed over the card', 'factor', 1, 0.8, 1.25);
-  return learn('speed', prior, speedReadings(record, setupKey(about)));
+  return learn('speed', prior, speeds.of(record, about));
 }
 
-const thinningReadings = groupedBy((record, add) => {
-  for (const { id, job, coating, thinner } of record.of('set-up confirmed')) {
-    add(coating, { job, value: 1 + thinner, entries: () => [id] });
-  }
-});
+const thinnings = readingsBy<Pick<CoatingAndFamily, 'coating'>>(
+  ({ coating }) => coating,
+  (record, add) => {
+    for (const entry of record.of('set-up confirmed')) {
+      add(entry, { job: entry.job, value: 1 + entry.thinner, of: [entry] });
+    }
+  },
+);
 
 /** Paint with its thinner over paint as sold, from the set-ups confirmed: 1.03 is three parts in a hundred. */
 export function learnedThinning(record: SiteRecord, coating: string, sheet: Coating): Learned {
   const limit = Math.max(coatingValues(sheet).thinningLimit, LEAST_THINNING);
   const prior = workingDefault('Thinned over unthinned', 'factor', 1, 1 / (1 + limit / 2), 1 + limit / 2);
-  return learn('thinning', prior, thinningReadings(record, coating));
+  return learn('thinning', prior, thinnings.of(record, { coating }));
 }
 
-const cupReadings = groupedBy((record, add) => {
-  for (const { id, job, coating, cup, seconds } of record.of('viscosity')) {
-    add(`${cup} ${coating}`, { job, value: seconds, entries: () => [id] });
-  }
-});
+const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
+  ({ coating, cup }) => `${cup} ${coating}`,
+  (record, add) => {
+    for (const entry of record.of('viscosity')) {
+      add(entry, { job: entry.job, value: entry.seconds, of: [entry] });
+    }
+  },
+);
 
 /** Seconds of a cup at which this crew sprays a coating. */
 export function learnedCup(record: SiteRecord, coating: string, cup: string): Learned {
-  const readings = cupReadings(record, `${cup} ${coating}`);
+  const readings = cups.of(record, { coating, cup });
   const sorted = readings.map(({ value }) => value).sort((a, b) => a - b);
   const usual = sorted[Math.floor((sorted.length - 1) / 2)] ?? 35;
   // No table knows what a crew likes: the middle of its own readings, held hardly at all.
@@ -206,37 +231,27 @@ export interface Lesson {
   readonly learned: Learned;
 }
 
-/** Each of some things once, by a key. */
-function once<T>(all: readonly T[], keyOf: (one: T) => string): readonly T[] {
-  return [...new Map(all.map((one) => [keyOf(one), one])).values()];
-}
-
 /** Everything the log has taught, best known first within its kind. */
 export function lessons(record: SiteRecord, coatings: Readonly<Record<string, Coating>>): readonly Lesson[] {
-  const found: Lesson[] = [];
-  const works = record.of('coat finished').map(({ element, side, wind }) => ({
-    element,
-    side,
-    wind: side === 'inside' ? ('calm' as const) : wind,
-  }));
-  for (const work of once(works, ({ element, side, wind }) => `${element} ${side} ${wind}`)) {
-    found.push({ kind: 'transfer', work, learned: learnedTransfer(record, work) });
-  }
-  const setups = once(record.of('set-up confirmed'), ({ coating, family }) => `${coating} ${family}`);
-  for (const { coating, family } of setups) {
-    found.push({ kind: 'pressure', coating, family, learned: learnedPressure(record, { coating, family }) });
-  }
-  for (const { coating } of once(setups, ({ coating: of }) => of)) {
-    const sheet = coatings[coating];
-    if (sheet) found.push({ kind: 'thinning', coating, learned: learnedThinning(record, coating, sheet) });
-  }
-  const timed = record.of('comb').flatMap(({ coating, family }) => (family ? [{ coating, family }] : []));
-  for (const { coating, family } of once(timed, (one) => `${one.coating} ${one.family}`)) {
-    found.push({ kind: 'speed', coating, family, learned: learnedSpeed(record, { coating, family }) });
-  }
-  for (const { coating, cup } of once(record.of('viscosity'), (one) => `${one.coating} ${one.cup}`)) {
-    found.push({ kind: 'cup', coating, cup, learned: learnedCup(record, coating, cup) });
-  }
+  const found: Lesson[] = [
+    ...transfers.abouts(record).map(({ element, side, wind }): Lesson => {
+      const work = { element, side, wind: side === 'inside' ? ('calm' as const) : wind };
+      return { kind: 'transfer', work, learned: learnedTransfer(record, work) };
+    }),
+    ...pressures.abouts(record).map(({ coating, family }): Lesson => {
+      return { kind: 'pressure', coating, family, learned: learnedPressure(record, { coating, family }) };
+    }),
+    ...thinnings.abouts(record).flatMap(({ coating }): Lesson | [] => {
+      const sheet = coatings[coating];
+      return sheet ? { kind: 'thinning', coating, learned: learnedThinning(record, coating, sheet) } : [];
+    }),
+    ...speeds.abouts(record).map(({ coating, family }): Lesson => {
+      return { kind: 'speed', coating, family, learned: learnedSpeed(record, { coating, family }) };
+    }),
+    ...cups.abouts(record).map(({ coating, cup }): Lesson => {
+      return { kind: 'cup', coating, cup, learned: learnedCup(record, coating, cup) };
+    }),
+  ];
   return found
     .filter(({ learned }) => learned.readings > 0)
     .sort(

@@ -22,7 +22,7 @@ export {
   type RecoatState,
 } from './clocks';
 export { unboxedBatches } from './batches';
-export { litresBySurface } from './use';
+export { litresUsed } from './use';
 export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
 export {
   CAUSES,

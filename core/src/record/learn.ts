@@ -25,58 +25,60 @@ export interface LearnedValue {
   readonly spread: number;
 }
 
-/** Something in logarithms with the standard deviation it is known to. */
+/** Something in logarithms, with its information: one over the square of its standard deviation. */
 interface Known {
   readonly at: number;
-  readonly sigma: number;
+  readonly information: number;
 }
 
-/** Where half of the weight lies to each side, weights by precision. */
+const square = (x: number) => x * x;
+const informationOf = (sigma: number) => 1 / square(sigma);
+
+/** Where half of the information lies to each side. */
 function weightedMedian(all: readonly Known[]): number {
-  const sorted = [...all].sort((a, b) => a.at - b.at);
-  const half = sorted.reduce((sum, { sigma }) => sum + sigma ** -2, 0) / 2;
+  const inOrder = [...all].sort((a, b) => a.at - b.at);
+  const half = inOrder.reduce((sum, { information }) => sum + information, 0) / 2;
   let sum = 0;
-  for (const { at, sigma } of sorted) {
-    sum += sigma ** -2;
+  for (const { at, information } of inOrder) {
+    sum += information;
     if (sum >= half) return at;
   }
-  return sorted[0]?.at ?? 0;
+  return inOrder[0]?.at ?? 0;
 }
 
-/** Tukey's biweight from a start: the mean of those believed, and how much of each was. */
-function biweight(all: readonly Known[], start: number, held: readonly Known[] = []) {
-  let at = start;
-  let information = 0;
-  let weights: number[] = [];
+/**
+ * Tukey's biweight from a start: the mean of those believed, what is known of it, and how many were believed, those in
+ * part in part. What is held is believed whole.
+ */
+function biweight(all: readonly Known[], start: number, held: Known = { at: 0, information: 0 }) {
+  let [at, information, believed] = [start, 0, 0];
   for (let round = 0; round < ROUNDS; round += 1) {
-    let sum = 0;
-    information = 0;
-    for (const one of held) {
-      sum += one.at / one.sigma ** 2;
-      information += one.sigma ** -2;
+    let sum = held.information * held.at;
+    ({ information } = held);
+    believed = 0;
+    for (const one of all) {
+      const far = square((one.at - at) / BIWEIGHT) * one.information;
+      if (far >= 1) continue;
+      const weight = square(1 - far);
+      believed += weight;
+      information += weight * one.information;
+      sum += weight * one.information * one.at;
     }
-    weights = all.map((one) => {
-      const u = (one.at - at) / (BIWEIGHT * one.sigma);
-      const weight = Math.abs(u) < 1 ? (1 - u * u) ** 2 : 0;
-      sum += (weight * one.at) / one.sigma ** 2;
-      information += weight / one.sigma ** 2;
-      return weight;
-    });
-    if (information === 0) return { at: start, information, weights };
+    if (information === 0) return { at: start, information, believed };
     const moved = Math.abs(sum / information - at);
     at = sum / information;
     if (moved < SETTLED) break;
   }
-  return { at, information, weights };
+  return { at, information, believed };
 }
 
-const middle = (sorted: readonly number[]) => sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
+const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b);
+const middle = (inOrder: readonly number[]) => inOrder[Math.floor((inOrder.length - 1) / 2)] ?? 0;
 
 /** Median absolute deviation as a standard deviation. */
 function spreadOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const centre = middle(sorted);
-  return MEDIAN_TO_SIGMA * middle(sorted.map((one) => Math.abs(one - centre)).sort((a, b) => a - b));
+  const centre = middle(sorted(values));
+  return MEDIAN_TO_SIGMA * middle(sorted(values.map((one) => Math.abs(one - centre))));
 }
 
 /**
@@ -94,25 +96,24 @@ export function learnedValue(
     .map((readings) => readings.filter((one) => one > 0 && Number.isFinite(one)).map(Math.log))
     .filter((readings) => readings.length > 0);
   const readings = logs.reduce((sum, one) => sum + one.length, 0);
-  const centre = Math.log(prior.value);
-  const held: Known = { at: centre, sigma: (Math.log(prior.high) - Math.log(prior.low)) / RANGE_SIGMAS };
-  let known: number | undefined;
-  /** Where all readings are; asked for only where a job has too few of its own. */
-  const crowd = () =>
-    (known ??= weightedMedian([...logs.flat().map((at) => ({ at, sigma: spread.reading })), held]));
-  const byJob = logs.map((job): Known => {
-    // From three on a job has a middle of its own; before that it is looked at from where all jobs are.
-    const start = job.length > 2 ? middle([...job].sort((a, b) => a - b)) : crowd();
-    const { at, weights } = biweight(
-      job.map((one) => ({ at: one, sigma: spread.reading })),
-      start,
-    );
-    const believed = weights.reduce((sum, one) => sum + one, 0);
-    if (believed === 0)
-      return { at: middle([...job].sort((a, b) => a - b)), sigma: Math.hypot(spread.job, spread.reading) };
-    return { at, sigma: Math.hypot(spread.job, spread.reading / Math.sqrt(believed)) };
+  const held: Known = {
+    at: Math.log(prior.value),
+    information: square(RANGE_SIGMAS / (Math.log(prior.high) - Math.log(prior.low))),
+  };
+  const each = informationOf(spread.reading);
+  const known = logs.map((job) => job.map((at): Known => ({ at, information: each })));
+  let crowd: number | undefined;
+  const byJob = known.map((job, index): Known => {
+    const own = middle(sorted(logs[index] ?? []));
+    // From three on a job has a middle of its own; before that it is looked at from where all readings are.
+    const start = job.length > 2 ? own : (crowd ??= weightedMedian([...known.flat(), held]));
+    const { at, believed } = biweight(job, start);
+    return {
+      at: believed === 0 ? own : at,
+      information: 1 / (square(spread.job) + square(spread.reading) / (believed || 1)),
+    };
   });
-  const { at, information } = biweight(byJob, weightedMedian([...byJob, held]), [held]);
+  const { at, information } = biweight(byJob, weightedMedian([...byJob, held]), held);
   const half = 2 / Math.sqrt(information);
   return {
     value: {

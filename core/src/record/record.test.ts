@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   currentEntries,
   filmAchieved,
-  litresBySurface,
+  litresUsed,
   nowAndNext,
   readRecord,
   recoatClocks,
@@ -27,7 +27,7 @@ describe('the log', () => {
       sprayed(2, { id: 'z', at: 1, replaces: 'nobody' }),
     ];
     expect(currentEntries(log).map(({ id }) => id)).toEqual(['d', 'z', 'c']);
-    const used = litresBySurface(readRecord(log)).get('hall');
+    const used = litresUsed(readRecord(log), 'hall');
     expect(litres(used?.value ?? 0)).toBeCloseTo(8, 9);
     expect(used?.inputs[0]?.source).toBe('3 entries');
   });

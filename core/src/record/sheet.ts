@@ -1,4 +1,5 @@
 import type { CombInterval } from '../film';
+import { addTo } from '../grouping';
 import {
   currentEntries,
   type CoatFinished,
@@ -6,14 +7,12 @@ import {
   type EntryKind,
   type EntryOf,
   type LogEntry,
+  type LoggedSurface,
   type Sprayed,
 } from './entries';
 
 /** One coat of one coating on one surface, with all the log says of it. */
-export interface CoatRecord {
-  readonly surface: string;
-  readonly coating: string;
-  readonly coat: number;
+export interface CoatRecord extends LoggedSurface {
   readonly job: string | undefined;
   /** Milliseconds since 1970. */
   readonly started: number | undefined;
@@ -34,6 +33,8 @@ export interface SiteRecord {
   /** In the order they were first heard of. */
   readonly coats: readonly CoatRecord[];
   readonly coatsOf: (surface: string) => readonly CoatRecord[];
+  /** One coat of a surface; missing before it was heard of. */
+  readonly coatOf: (coat: LoggedSurface) => CoatRecord | undefined;
 }
 
 type Coat = { -readonly [Key in keyof CoatRecord]: CoatRecord[Key] } & {
@@ -50,7 +51,12 @@ function addComb(coat: Coat, comb: CombLogged): void {
   coat.wet = coat.readings > 0 ? sum / coat.readings : undefined;
 }
 
-type OnCoat = LogEntry & { readonly surface: string; readonly coating: string; readonly coat: number };
+type OnCoat = LogEntry & LoggedSurface;
+
+const find = <One extends LoggedSurface>(
+  coats: readonly One[] | undefined,
+  { coating, coat }: LoggedSurface,
+) => coats?.find((one) => one.coat === coat && one.coating === coating);
 
 const newCoat = ({ surface, coating, coat, job }: OnCoat): Coat => ({
   surface,
@@ -73,19 +79,15 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
   const coats: Coat[] = [];
   const bySurface = new Map<string, Coat[]>();
   const coatOf = (entry: OnCoat) => {
-    let list = bySurface.get(entry.surface);
-    if (!list) bySurface.set(entry.surface, (list = []));
-    const known = list.find((one) => one.coat === entry.coat && one.coating === entry.coating);
+    const known = find(bySurface.get(entry.surface), entry);
     if (known) return known;
     const made = newCoat(entry);
     coats.push(made);
-    list.push(made);
+    addTo(bySurface, entry.surface, made);
     return made;
   };
   for (const entry of current) {
-    const list = byKind.get(entry.kind);
-    if (list) list.push(entry);
-    else byKind.set(entry.kind, [entry]);
+    addTo(byKind, entry.kind, entry);
     switch (entry.kind) {
       case 'coat started':
         coatOf(entry).started ??= entry.at;
@@ -110,5 +112,6 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
     of: <Kind extends EntryKind>(kind: Kind) => (byKind.get(kind) ?? none) as readonly EntryOf<Kind>[],
     coats,
     coatsOf: (surface) => bySurface.get(surface) ?? none,
+    coatOf: (coat) => find(bySurface.get(coat.surface), coat),
   };
 }

@@ -1,5 +1,6 @@
 import { archetypeOf, type Coating } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
+import { addTo } from '../grouping';
 import { WEAR_LEFT } from '../quantities';
 import {
   litresLeft,
@@ -61,10 +62,7 @@ function byTip<Entry extends { readonly tip?: string | undefined }>(
 ): ReadonlyMap<string, readonly Entry[]> {
   const found = new Map<string, Entry[]>();
   for (const entry of entries) {
-    if (entry.tip === undefined) continue;
-    const list = found.get(entry.tip);
-    if (list) list.push(entry);
-    else found.set(entry.tip, [entry]);
+    if (entry.tip !== undefined) addTo(found, entry.tip, entry);
   }
   return found;
 }

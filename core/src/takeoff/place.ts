@@ -1,3 +1,4 @@
+import { addTo } from '../grouping';
 import { accept, refuse, within, type Refusal, type Result, type UnitSystem } from '../units';
 import {
   SIZE_LIMITS,
@@ -331,11 +332,7 @@ export function surfacesOf(
   const walls = openedWalls(place, features);
   if (!walls.ok) return walls;
   const pieces = new Map<Element, PieceGeometry[]>();
-  const add = (element: Element, piece: PieceGeometry) => {
-    const list = pieces.get(element);
-    if (list) list.push(piece);
-    else pieces.set(element, [piece]);
-  };
+  const add = (element: Element, piece: PieceGeometry) => addTo(pieces, element, piece);
   for (const wall of walls.value) add('wall', wall);
   if (place.kind === 'room') add('ceiling', ceilingPiece(place));
   for (const sized of features) {
