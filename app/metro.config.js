@@ -1,3 +1,4 @@
+const { readdirSync } = require('node:fs');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
@@ -25,5 +26,19 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   const filePath = lighter(moduleName, context.originModulePath);
   return filePath ? { type: 'sourceFile', filePath } : context.resolveRequest(context, moduleName, platform);
 };
+
+/** Modules that compute: they name what they use once, not each time they use it. */
+const core = path.join(__dirname, '../core/src');
+const computing = readdirSync(core, { recursive: true }).map((file) => [path.join(core, file), true]);
+
+// Any other module runs when it is first used, not when a module that names it is read: most of the first load waits.
+config.transformer.getTransformOptions = () =>
+  Promise.resolve({
+    transform: {
+      experimentalImportSupport: true,
+      inlineRequires: { blockList: Object.fromEntries(computing) },
+      nonInlinedRequires: ['react', 'react-native', 'react/jsx-runtime', 'nativewind/jsx-runtime'],
+    },
+  });
 
 module.exports = withNativeWind(config, { input: './global.css' });

@@ -212,10 +212,10 @@ async function inTheBrowser(address) {
 }
 
 /** A log of ten thousand entries in the browser, and the application without a server. */
-async function longLog(address) {
+async function longLog({ address, stop: stopServer }) {
   const { logOf } = await coreBench('log');
   const { logFrames } = await import('./lib/logFrames.mjs');
-  const { opened, scrolled, offline } = await logFrames(address, logOf(LOG));
+  const { opened, scrolled, offline } = await logFrames(address, logOf(LOG), stopServer);
   const middle = (times) => times[Math.floor(times.length / 2)];
   return [
     line(
@@ -273,7 +273,7 @@ async function withHome(work) {
 async function withApplication(home, work) {
   const running = await started(home, await freePort());
   try {
-    return await work(running.address);
+    return await work(running);
   } finally {
     await running.stop();
   }
@@ -292,11 +292,12 @@ async function application(home) {
       's',
     ),
   ];
-  return withApplication(home, async (address) => [
+  return withApplication(home, async (running) => [
     ...results,
-    ...(await paper(address)),
-    ...(await inTheBrowser(address)),
-    ...(await longLog(address)),
+    ...(await paper(running.address)),
+    ...(await inTheBrowser(running.address)),
+    // Last: it stops the server.
+    ...(await longLog(running)),
   ]);
 }
 

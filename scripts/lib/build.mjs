@@ -21,6 +21,7 @@ const SOURCES = {
     'app/src',
     'app/public',
     'app/app.json',
+    'app/entry.ts',
     'app/package.json',
     'app/babel.config.js',
     'app/metro.config.js',

@@ -1,4 +1,4 @@
-import { addTo } from '@fine-spray/core/grouping';
+import { addTo, ordered } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import {
   CLOCK_TOLERANCE,
@@ -39,12 +39,6 @@ export interface JournalDay {
   readonly lines: readonly JournalLine[];
   readonly weather: readonly Weather[];
   readonly authors: readonly string[];
-}
-
-/** The day and the clock of a moment at so many minutes east of UTC. */
-function dayAndClock(time: number, offset: number): { readonly day: string; readonly clock: string } {
-  const local = new Date(time + offset * MINUTE).toISOString();
-  return { day: local.slice(0, 10), clock: local.slice(11, 16) };
 }
 
 const UNITS = [
@@ -98,7 +92,8 @@ class LazyLine implements JournalLine {
   }
 
   get clock(): string {
-    return dayAndClock(this.time, this.options.offsetAt(this.time)).clock;
+    const local = new Date(this.time + this.options.offsetAt(this.time) * MINUTE);
+    return local.toISOString().slice(11, 16);
   }
   get kind(): string {
     return isKnown(this.entry) ? ENTRY_NAMES[this.entry.kind] : 'Of a newer version';
@@ -125,6 +120,8 @@ class LazyLine implements JournalLine {
 export const journalLine = (entry: Entry, options: JournalOptions, replacedBy?: Entry): JournalLine =>
   new LazyLine(entry, options, replacedBy);
 
+const byTime = (a: JournalLine, b: JournalLine) => a.time - b.time || (a.entry.id < b.entry.id ? -1 : 1);
+
 /** What one looks for in a journal; what is left out does not matter. */
 export interface JournalFilter {
   readonly text?: string;
@@ -133,15 +130,19 @@ export interface JournalFilter {
   readonly kinds?: readonly EntryKind[];
 }
 
-function matches(line: JournalLine, { text = '', jobId, surfaceId, kinds }: JournalFilter): boolean {
-  const { entry } = line;
-  if (jobId !== undefined && entry.jobId !== jobId) return false;
-  if (surfaceId !== undefined && entry.surfaceId !== surfaceId) return false;
-  if (kinds && !kinds.includes(entry.kind)) return false;
+/** Whether a line is looked for. */
+function matcher({ text = '', jobId, surfaceId, kinds }: JournalFilter): (line: JournalLine) => boolean {
   const wanted = text.trim().toLowerCase();
-  if (wanted === '') return true;
-  const all = `${line.kind} ${line.place} ${line.words} ${entry.author}`.toLowerCase();
-  return wanted.split(/\s+/).every((word) => all.includes(word));
+  const words = wanted === '' ? [] : wanted.split(/\s+/);
+  return (line) => {
+    const { entry } = line;
+    if (jobId !== undefined && entry.jobId !== jobId) return false;
+    if (surfaceId !== undefined && entry.surfaceId !== surfaceId) return false;
+    if (kinds && !kinds.includes(entry.kind)) return false;
+    if (words.length === 0) return true;
+    const all = `${line.kind} ${line.place} ${line.words} ${entry.author}`.toLowerCase();
+    return words.every((word) => all.includes(word));
+  };
 }
 
 /** The log as days, the latest first; within a day in the order things happened. Replaced entries stay in sight. */
@@ -152,19 +153,15 @@ export function journal(
 ): readonly JournalDay[] {
   const replacedBy = new Map<string, Entry>();
   for (const one of entries) if (one.replaces !== null) replacedBy.set(one.replaces, one);
-  const days = new Map<string, JournalLine[]>();
-  const inOrder = entries
-    .map((entry) => journalLine(entry, options, replacedBy.get(entry.id)))
-    .sort((a, b) => a.time - b.time || (a.entry.id < b.entry.id ? -1 : 1));
-  for (const line of inOrder) {
-    if (!matches(line, filter)) continue;
-    const { day } = dayAndClock(line.time, options.offsetAt(line.time));
-    addTo(days, day, line);
+  const lines = entries.map((entry) => journalLine(entry, options, replacedBy.get(entry.id)));
+  const days = new Map<number, JournalLine[]>();
+  for (const line of ordered(lines, byTime).filter(matcher(filter))) {
+    addTo(days, Math.floor((line.time + options.offsetAt(line.time) * MINUTE) / DAY), line);
   }
   return [...days]
-    .sort(([one], [other]) => (one < other ? 1 : -1))
+    .sort(([one], [other]) => other - one)
     .map(([day, lines]) => ({
-      day,
+      day: new Date(day * DAY).toISOString().slice(0, 10),
       lines,
       weather: lines.flatMap(({ entry }) => weatherOf(entry) ?? []),
       authors: [...new Set(lines.map(({ entry }) => entry.author).filter((author) => author !== ''))],

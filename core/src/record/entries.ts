@@ -1,4 +1,5 @@
 import type { CombInterval } from '../film';
+import { ordered } from '../grouping';
 import type { Element, Side, Wind } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
 import type { Fraction, Length, Pressure, Speed, Temperature, Viscosity, Volume } from '../units';
@@ -153,10 +154,10 @@ export function currentEntries<Entry extends Pick<EntryHead, 'id' | 'at' | 'repl
 ): readonly Entry[] {
   const replaced = new Set<string>();
   for (const { replaces } of log) if (replaces !== undefined) replaced.add(replaces);
-  const held = log.filter(({ id }) => !replaced.has(id));
-  // A log mostly comes in its order: looking costs less than sorting.
-  const inOrder = held.every((one, index) => index === 0 || byTime(held[index - 1] ?? one, one) <= 0);
-  return inOrder ? held : held.sort(byTime);
+  return ordered(
+    log.filter(({ id }) => !replaced.has(id)),
+    byTime,
+  );
 }
 
 type Timed = Pick<EntryHead, 'id' | 'at'>;

@@ -1,0 +1,41 @@
+import 'fake-indexeddb/auto';
+import type * as Device from './device';
+import type * as Opening from './opening';
+
+const JOB = { id: 'j', name: 'Tern Boathouse' };
+
+/** The module of a page that was just opened, on a device that answers as told. */
+function pageOn(queries: () => Promise<readonly unknown[]>): typeof Opening {
+  jest.resetModules();
+  const { device } = jest.requireActual<typeof Device>('./device');
+  jest.spyOn(device, 'queries').mockImplementation(queries as typeof device.queries);
+  return jest.requireActual<typeof Opening>('./opening');
+}
+
+describe('the opening of a page', () => {
+  it('waits for the rows this device last saw', async () => {
+    const page = pageOn(() => Promise.resolve([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]));
+    expect(page.hasOpened()).toBe(false);
+    await page.opened();
+    expect(page.hasOpened()).toBe(true);
+    expect(page.pageClient.getQueryData(['jobs'])).toEqual([JOB]);
+  });
+
+  it('does not wait for a device that does not answer, and takes the rows when they come', async () => {
+    let answer: (rows: readonly unknown[]) => void = () => undefined;
+    const page = pageOn(() => new Promise((resolve) => (answer = resolve)));
+    await page.opened();
+    expect(page.hasOpened()).toBe(false);
+    answer([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]);
+    await page.opening;
+    expect(page.hasOpened()).toBe(true);
+    expect(page.pageClient.getQueryData(['jobs'])).toEqual([JOB]);
+  });
+
+  it('goes on without them where the device keeps nothing', async () => {
+    const page = pageOn(() => Promise.reject(new Error('forbidden')));
+    await page.opened();
+    expect(page.hasOpened()).toBe(true);
+    expect(page.pageClient.getQueryData(['jobs'])).toBeUndefined();
+  });
+});
