@@ -1,6 +1,14 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { jobModel, of, paintDistributions, setupCard, systemWaiting } from '@fine-spray/core';
+import {
+  jobModel,
+  of,
+  paintDistributions,
+  readRecord,
+  setupCard,
+  systemWaiting,
+  type LogEntry,
+} from '@fine-spray/core';
 import { jobFile, kitFile, USUAL_BOOK, type Job, type Surface } from '..';
 import {
   buyingsFor,
@@ -10,10 +18,13 @@ import {
   layersOf,
   ordersFor,
   paintCost,
+  planHistory,
+  plannedCoats,
   requestFor,
   triggerTimeOf,
   type Kit,
 } from '.';
+import { historyOf } from './history';
 
 const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
 const read = (name: string): unknown =>
@@ -127,5 +138,137 @@ describe('a buy list that came back', () => {
     const twice = checkBought([line(name, half), line(name, half)], buyings, 'P80').checks[0];
     expect(twice?.enough).toBeCloseTo(0.8, 2);
     expect(twice?.short).toBeCloseTo(0, 9);
+  });
+});
+
+describe('the coats of a job as they are planned', () => {
+  const coats = plannedCoats(surfaces, job, kit, false);
+
+  it('are all coats of all layers, counted on by surface and coating', () => {
+    const wanted = surfaces.flatMap(layersOf).reduce((sum, layer) => sum + layer.coats, 0);
+    expect(coats).toHaveLength(wanted);
+    const seen = new Map<string, number>();
+    for (const { surface, coating, coat, row } of coats) {
+      expect(row.id).toBe(surface);
+      const key = `${surface} ${coating}`;
+      expect(coat).toBe((seen.get(key) ?? 0) + 1);
+      seen.set(key, coat);
+    }
+  });
+
+  it('take more than lands, and together less than is ordered', () => {
+    for (const { volume, trueArea, wet } of coats) expect(volume.value).toBeGreaterThan(trueArea * wet);
+    for (const { order, distribution } of buyings) {
+      const { id, surfaces: ordered } = order;
+      const { mean } = distribution;
+      const planned = coats.filter(({ coating }) => coating === id);
+      expect(new Set(planned.map(({ surface }) => surface)).size).toBe(ordered.length);
+      const litres = planned.reduce((sum, { volume }) => sum + volume.value, 0);
+      // What is ordered has losses besides: hose, containers, touch-up.
+      expect(litres).toBeLessThan(mean);
+    }
+  });
+
+  it('lose paint to a surface that drinks on the first coat only', () => {
+    const twice = coats.filter(({ surface, coating }) =>
+      coats.some((one) => one.surface === surface && one.coating === coating && one.coat === 2),
+    );
+    expect(twice.length).toBeGreaterThan(0);
+    for (const first of twice.filter(({ coat }) => coat === 1)) {
+      const next = twice.find(
+        ({ surface, coating, coat }) => surface === first.surface && coating === first.coating && coat === 2,
+      );
+      expect(first.volume.value).toBeGreaterThanOrEqual(next?.volume.value ?? Infinity);
+    }
+  });
+
+  it('have the times of their cards where these are asked for', () => {
+    const [one] = surfaces;
+    if (!one) throw new Error('no surface');
+    const timed = plannedCoats([one], job, kit);
+    expect(timed.length).toBeGreaterThan(0);
+    for (const { time } of timed) expect(time).toBeGreaterThan(60);
+    expect(plannedCoats([one], job, kit, false).map(({ time }) => time)).toEqual(timed.map(() => 0));
+  });
+
+  it('leave out what the kit has no coating for', () => {
+    const [first] = coats;
+    const without = { ...kit, coatings: kit.coatings.filter(({ id }) => id !== first?.coating) };
+    const rest = plannedCoats(surfaces, job, without, false);
+    expect(rest.length).toBeGreaterThan(0);
+    expect(rest.some(({ coating }) => coating === first?.coating)).toBe(false);
+  });
+});
+
+describe('the history of the crew in a plan', () => {
+  /** Coats of a kind of work of which so much of the paint landed. */
+  const landed = (share: number, side: 'inside' | 'outside', jobs: number): LogEntry[] =>
+    Array.from({ length: jobs }, (_job, index): LogEntry[] => {
+      const at = index * 3_600_000;
+      const head = {
+        author: '',
+        job: `${side} ${index}`,
+        surface: `${side} ${index}`,
+        coating: 'c',
+        coat: 1,
+      };
+      const wet = of(100, 'μm');
+      return [
+        {
+          ...head,
+          id: `${side} f${index}`,
+          at,
+          kind: 'coat finished',
+          element: 'wall',
+          side,
+          wind: 'breeze',
+          trueArea: 20,
+          temperature: of(20, '°C'),
+          humidity: of(50, '%'),
+        },
+        {
+          ...head,
+          id: `${side} c${index}`,
+          at,
+          kind: 'comb',
+          thinner: of(0, '%'),
+          readings: [{ low: wet, high: wet }],
+        },
+        { ...head, id: `${side} s${index}`, at, kind: 'sprayed', volume: of(2 / share, 'L') },
+      ];
+    }).flat();
+  const history = planHistory(readRecord(landed(0.55, 'inside', 30)));
+
+  it('is what the log says of a kind of work, inside whatever the wind', () => {
+    const inside = historyOf(history, { element: 'wall', side: 'inside', wind: 'breeze' });
+    expect(inside?.transfer.value).toBeGreaterThan(0.53);
+    expect(inside?.transfer.value).toBeLessThan(0.65);
+    expect(inside?.transfer.source).toBe('30 coats in 30 jobs of this crew');
+  });
+
+  it('is silent where the log is, and without a log', () => {
+    expect(historyOf(history, { element: 'door', side: 'inside', wind: 'calm' })).toBeUndefined();
+    expect(historyOf(history, { element: 'wall', side: 'outside', wind: 'breeze' })).toBeUndefined();
+    expect(historyOf(undefined, { element: 'wall', side: 'inside', wind: 'calm' })).toBeUndefined();
+  });
+
+  it('keeps the winds apart outside', () => {
+    const outside = planHistory(readRecord(landed(0.5, 'outside', 5)));
+    expect(historyOf(outside, { element: 'wall', side: 'outside', wind: 'breeze' })).toBeDefined();
+    expect(historyOf(outside, { element: 'wall', side: 'outside', wind: 'calm' })).toBeUndefined();
+  });
+
+  it('makes the walls it is about want more paint, and leaves the others as they were', () => {
+    const plain = plannedCoats(surfaces, job, kit, false);
+    const taught = plannedCoats(surfaces, job, { ...kit, history }, false);
+    let walls = 0;
+    plain.forEach((before, index) => {
+      const after = taught[index]?.volume.value ?? NaN;
+      if (before.row.element === 'wall' && before.row.side === 'inside') {
+        walls += 1;
+        expect(after).toBeGreaterThan(before.volume.value * 1.1);
+      } else expect(after).toBe(before.volume.value);
+    });
+    expect(walls).toBeGreaterThan(10);
   });
 });
