@@ -145,6 +145,20 @@ test('negative litres are refused at their field and nothing is written', async 
   expect((await entries()).length).toBe(before);
 });
 
+test('a form waits for its surface: what is typed is not taken away when it comes', async ({ page }) => {
+  const surface = idOf(await demoSurface('Ceiling'));
+  await page.route('**/surfaces', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await route.continue();
+  });
+  await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
+  const sprayed = page.getByLabel('Sprayed, L');
+  await sprayed.fill('3.25');
+  await expect(page.getByText('Galley · Ceiling')).toBeVisible();
+  await page.waitForTimeout(2500);
+  await expect(sprayed).toHaveValue('3.25');
+});
+
 test('the clocks have their lists and a calendar that others can read', async ({ page }) => {
   await page.goto(`${address()}/log/clocks?job=${idOf(await demoJob())}`);
   await expect(page.getByTestId('clocks-answer')).toContainText(/can go on now|Nothing is ready/);

@@ -40,6 +40,8 @@ export interface SiteLog {
   readonly names: LogNames;
   readonly jobs: readonly Job[];
   readonly surfaces: readonly Surface[];
+  /** Whether the surfaces of every job are here, or cannot be had: one that is missing before may still come. */
+  readonly complete: boolean;
   readonly kit: Kit;
 }
 
@@ -53,9 +55,12 @@ export function useSiteLog(): {
   const { entries, failed: noLog, loading } = useLog();
   const jobs = useList('jobs');
   const { kit, failed: noKit, retry } = useKit();
-  const surfaces = useQueries({
+  const { surfaces, complete } = useQueries({
     queries: (jobs.data ?? []).map(({ id }) => surfacesQuery(id)),
-    combine: (all) => all.flatMap(({ data }) => data ?? []),
+    combine: (all) => ({
+      surfaces: all.flatMap(({ data }) => data ?? []),
+      complete: all.every(({ isPending }) => !isPending),
+    }),
   });
   const log = useMemo((): SiteLog | undefined => {
     if (!jobs.data || !kit || loading) return undefined;
@@ -75,9 +80,10 @@ export function useSiteLog(): {
       names,
       jobs: jobs.data,
       surfaces,
+      complete,
       kit,
     };
-  }, [entries, jobs.data, kit, loading, surfaces]);
+  }, [entries, jobs.data, kit, loading, surfaces, complete]);
   const again = () => {
     retry();
     void client.refetchQueries();

@@ -46,7 +46,8 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   const { system } = useUnits();
   const kind = kindOfSlug(address);
   const corrected = log?.entries.find(({ id }) => id === entryId);
-  const surface = log?.surfaces.find(({ id }) => id === (corrected ? corrected.surfaceId : surfaceId));
+  const wanted = corrected ? corrected.surfaceId : surfaceId;
+  const surface = log?.surfaces.find(({ id }) => id === wanted);
   const job = log?.jobs.find(({ id }) => id === (corrected?.jobId ?? surface?.jobId ?? jobId));
   const card = useMemo(() => {
     const request = job && surface && log ? requestFor(surface, job, log.kit) : undefined;
@@ -60,7 +61,8 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       </Screen>
     );
   }
-  if (!log) {
+  // A form without its surface would be another one as soon as the surface comes, and what was typed gone.
+  if (!log || (wanted && !surface && !log.complete)) {
     return (
       <Screen title={ENTRY_NAMES[kind]} backTo="/log">
         {failed ? (
