@@ -195,6 +195,26 @@ describe('what the log teaches', () => {
     );
   });
 
+  it('is that speed by each comb, where the gun went faster after the first', () => {
+    const timedAt = (speed: number, film: number, job: string) =>
+      comb(film - 10, film + 10, {
+        job,
+        surface: job,
+        family: 'standard',
+        target: of(120, 'μm'),
+        speed: of(speed, 'm/s'),
+        cardSpeed: of(0.6, 'm/s'),
+      });
+    // 0.6 m/s laid 150 μm and 0.75 m/s laid 120: both say a quarter faster than the card.
+    const jobs = ['a', 'b', 'c', 'd'];
+    const steady = jobs.map((job) => timedAt(0.6, 150, job));
+    const faster = jobs.flatMap((job) => [timedAt(0.6, 150, job), timedAt(0.75, 120, job)]);
+    const about = { coating: 'matt', family: 'standard' } as const;
+    const [one, two] = [steady, faster].map((log) => learnedSpeed(readRecord(log), about));
+    expect(two?.value.value).toBeCloseTo(one?.value.value ?? NaN, 9);
+    expect(two?.entries()).toHaveLength(8);
+  });
+
   it('is how far the crew thins', () => {
     const log = ['a', 'b', 'c', 'd', 'e'].map((job) => confirmed(120, { job, thinner: 0.04 }));
     const { value } = learnedThinning(readRecord(log), 'matt', matt).value;
