@@ -49,14 +49,19 @@ async function shown(page, address, selector, alone) {
   throw new Error(`${selector} was not shown within ${PATIENCE} ms`);
 }
 
+/** Opens an address for the first time, and stays until what it brought is kept on the device. */
+async function visit(profile, address, selector) {
+  const page = await profile.open();
+  await shown(page, address, selector, 4000);
+  await sleep(4000);
+  await page.close();
+}
+
 /** Milliseconds from the moment the log has arrived to its first row on the screen, in a browser that never had it. */
 async function opens(browser, address) {
   const profile = await bareProfile(browser);
-  const before = await profile.open();
-  await shown(before, address, JOB, 4000);
-  // Until the application is kept, as it is from the second visit on.
-  await sleep(4000);
-  await before.close();
+  // From the second visit on the application is kept.
+  await visit(profile, address, JOB);
   const page = await profile.open();
   const seconds = await shown(page, `${address}/log/journal`, ROW, 4000);
   const arrived = await page.evaluate(
@@ -74,14 +79,8 @@ async function opens(browser, address) {
  */
 async function offline(browser, address, slowed, stopServer) {
   const profile = await bareProfile(browser);
-  const visit = async (url, selector) => {
-    const page = await profile.open();
-    await shown(page, url, selector, 4000);
-    await sleep(4000);
-    await page.close();
-  };
-  await visit(address, JOB);
-  await visit(`${address}/log/journal`, ROW);
+  await visit(profile, address, JOB);
+  await visit(profile, `${address}/log/journal`, ROW);
   await stopServer();
   const times = [];
   for (let round = 0; round < 7; round += 1) {

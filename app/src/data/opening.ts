@@ -1,4 +1,3 @@
-import type { QueryClient } from '@tanstack/react-query';
 import { device } from './device';
 import { keepQueries } from './keptQueries';
 import { makeQueryClient } from './resources';
@@ -9,7 +8,7 @@ const WAIT = 400;
 let read = false;
 
 /** The client of this page. */
-export const pageClient: QueryClient = makeQueryClient();
+export const pageClient = makeQueryClient();
 
 /** What this device last saw is read from the moment the program is; done when it is in the client, or cannot be had. */
 export const opening: Promise<void> = keepQueries(pageClient, device).then(() => {

@@ -32,7 +32,6 @@ interface Known {
 }
 
 const square = (x: number) => x * x;
-const informationOf = (sigma: number) => 1 / square(sigma);
 
 /** Where half of the information lies to each side. */
 function weightedMedian(all: readonly Known[]): number {
@@ -100,26 +99,26 @@ export function learnedValue(
     at: Math.log(prior.value),
     information: square(RANGE_SIGMAS / (Math.log(prior.high) - Math.log(prior.low))),
   };
-  const each = informationOf(spread.reading);
-  const known = logs.map((job) => job.map((at): Known => ({ at, information: each })));
+  const information = 1 / square(spread.reading);
+  const knownOf = (values: readonly number[]) => values.map((at): Known => ({ at, information }));
   let crowd: number | undefined;
-  const byJob = known.map((job, index): Known => {
-    const own = middle(sorted(logs[index] ?? []));
+  const byJob = logs.map((job): Known => {
+    const own = middle(sorted(job));
     // From three on a job has a middle of its own; before that it is looked at from where all readings are.
-    const start = job.length > 2 ? own : (crowd ??= weightedMedian([...known.flat(), held]));
-    const { at, believed } = biweight(job, start);
+    const start = job.length > 2 ? own : (crowd ??= weightedMedian([...knownOf(logs.flat()), held]));
+    const { at, believed } = biweight(knownOf(job), start);
     return {
       at: believed === 0 ? own : at,
       information: 1 / (square(spread.job) + square(spread.reading) / (believed || 1)),
     };
   });
-  const { at, information } = biweight(byJob, weightedMedian([...byJob, held]), held);
-  const half = 2 / Math.sqrt(information);
+  const crew = biweight(byJob, weightedMedian([...byJob, held]), held);
+  const half = 2 / Math.sqrt(crew.information);
   return {
     value: {
-      value: Math.exp(at),
-      low: Math.exp(at - half),
-      high: Math.exp(at + half),
+      value: Math.exp(crew.at),
+      low: Math.exp(crew.at - half),
+      high: Math.exp(crew.at + half),
       kind: prior.kind,
       formula: 'learned value',
       inputs: [
