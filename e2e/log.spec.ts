@@ -209,6 +209,26 @@ test('tips say what to do, and our history can be switched off and traced', asyn
   expect(await paint()).not.toBe(withIt);
 });
 
+test('the kit and the log say the same of a tip; a fan measured at the kit counts in both', async ({ page }) => {
+  const litresOf = async () => /[\d.]+ \S+ through it/.exec(await stand.innerText())?.[0];
+  const stand = page.getByTestId('tip-stand');
+  await page.goto(`${address()}/kit`);
+  await page.getByRole('link', { name: /^515/ }).first().click();
+  await expect(stand.getByText(/through it/)).toBeVisible();
+  const tip = idOf(page.url());
+  const fans = async () =>
+    (await entries()).filter(({ kind, payload }) => kind === 'fan measured' && payload['tipId'] === tip);
+  const [before, litres] = [await fans(), await litresOf()];
+  const field = stand.getByLabel(/Fan now/);
+  await field.fill('190 mm');
+  await stand.getByRole('button', { name: 'Write this width down' }).click();
+  await expect(page.getByText(/is written down/)).toBeVisible();
+  await expect(stand).toContainText(`fan${before.length === 0 ? '' : 's'} measured`);
+  await expect.poll(async () => (await fans()).length).toBe(before.length + 1);
+  await page.goto(`${address()}/log/tips`);
+  await expect(page.getByTestId('tip-record').filter({ hasText: litres ?? 'litres' }).first()).toBeVisible();
+});
+
 test('the journal is searched, filtered and taken along', async ({ page }) => {
   await page.goto(`${address()}/log/journal`);
   await page.getByLabel('Find').fill('tripped stair');

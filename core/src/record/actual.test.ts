@@ -102,6 +102,19 @@ describe('plan against actual', () => {
     expect(compared([elsewhere])).not.toHaveProperty('atHand');
   });
 
+  it('takes first coats first in whatever order the plan lists them', () => {
+    const bySurface = [planned('hall'), planned('hall', 2), planned('galley'), planned('galley', 2)];
+    const [one] = comparePlan(bySurface, readRecord([delivered(8), ...done('hall', 3)]), TIPS, 'J');
+    expect(one?.short?.before).toMatchObject({ surface: 'hall', coat: 2 });
+  });
+
+  it('is short a coat sooner where the job takes more than the plan', () => {
+    // Twice the plan so far: 3.1 L at hand would do for a coat as planned, not for one as they turn out.
+    const one = compared([delivered(9.3), ...done('hall', 6)]);
+    expect(litres(one.atHand?.value ?? 0)).toBeCloseTo(3.114, 9);
+    expect(one.short?.before).toMatchObject({ surface: 'galley', coat: 1 });
+  });
+
   it('knows the next coat of each surface', () => {
     const next = nextCoats(plan, readRecord(done('hall', 3)));
     expect(next.map(({ surface, coat }) => [surface, coat])).toEqual([

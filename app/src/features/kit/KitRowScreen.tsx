@@ -1,10 +1,7 @@
-import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK, entriesOfKind } from '@fine-spray/contract';
-import { litresLeftByFan, quantity, readTip, showRange, showText, wornTip } from '@fine-spray/core';
+import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
-import { useLog } from '@/data/log';
 import { newId } from '@/data/newId';
 import { contentOf, keys, useCompany, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
@@ -16,9 +13,8 @@ import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Stepper } from '@/ui/stepper';
-import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
-import { useUnits } from '@/ui/units';
+import { TipStand } from './TipStand';
 import { KIT_FORMS, gearOfKind, problemsOf, type FormField, type KitResource, type Values } from './forms';
 
 const NEW = 'new';
@@ -120,7 +116,7 @@ function Form({
       above={form.one}
       backTo="/kit"
     >
-      {resource === 'tips' && id !== undefined ? <TipStand tipId={id} values={stored} /> : null}
+      {resource === 'tips' && id !== undefined ? <TipStand tipId={id} /> : null}
       <Panel>
         {form.fields(values).map((field) => (
           <Field
@@ -236,64 +232,3 @@ function Field({
 /** A value of the row as a field shows it; nothing where there is none. */
 const asText = (value: unknown): string =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : '';
-
-/** What the log says of a tip: its last measured fan against a new one, and what is left in it. */
-function TipStand({ tipId, values }: { tipId: string; values: Values }) {
-  const { system } = useUnits();
-  const { entries, write } = useLog();
-  const toast = useToast();
-  const tip = readTip(String(values['code']), values['family'] as 'standard');
-  const fans = entriesOfKind(entries, 'fan measured').filter(({ payload }) => payload.tipId === tipId);
-  const last = fans.at(-1);
-  const [width, setWidth] = useState(last?.payload.width ?? 0.25);
-  if (!tip.ok) return null;
-  const distance = 0.3048;
-  // A fan widens with the distance, so what was measured nearer is brought to the usual one.
-  const wide = last ? (last.payload.width * distance) / last.payload.distance : undefined;
-  const wear = wide === undefined ? undefined : wornTip(tip.value, { by: 'fan', width: quantity(wide) });
-  const litres = Number(values['litresBefore']);
-  const left =
-    wide === undefined || litres <= 0
-      ? undefined
-      : litresLeftByFan(tip.value, quantity(wide), quantity(litres));
-  return (
-    <Panel title="How worn it is" testID="tip-stand">
-      {last && wear ? (
-        <Words weight="semi">
-          {wear.ok
-            ? `${showText(last.payload.width, 'fanWidth', system)} on ${last.entry.at.slice(0, 10)}: ${Math.round((1 - wear.value.widthRatio) * 100)} % narrower than new. ${wear.value.words}`
-            : wear.message}
-        </Words>
-      ) : (
-        <Words colour="ink2">
-          No fan of it is measured yet. Litres only predict wear; the width of the fan tells it.
-        </Words>
-      )}
-      {left?.ok ? (
-        <Words>{`About ${showRange(left.value.low, left.value.high, 'volume', system)} left in it.`}</Words>
-      ) : null}
-      <View className="gap-2">
-        <QuantityField
-          label="Fan now, at 12 in from the wall"
-          kind="fanWidth"
-          value={width}
-          bounds={{ min: 0.02, max: 2 }}
-          onChange={setWidth}
-        />
-        <Button
-          label="Write this width down"
-          className="min-h-[56px]"
-          onPress={() => {
-            write({
-              kind: 'fan measured',
-              payload: { tipId, width, distance, gun: null },
-              jobId: null,
-              surfaceId: null,
-            });
-            toast({ text: `${showText(width, 'fanWidth', system)} is written down.` });
-          }}
-        />
-      </View>
-    </Panel>
-  );
-}

@@ -136,7 +136,7 @@ export function KitScreen() {
                 key={tip.id}
                 href={`/kit/tips/${tip.id}`}
                 name={tip.code}
-                note={[tip.family, `${showText(tip.litresBefore, 'volume', system)} through it`, tip.note]
+                note={[tip.family, `${showText(tip.litresBefore, 'volume', system)} before its log`, tip.note]
                   .filter(Boolean)
                   .join(' · ')}
               />

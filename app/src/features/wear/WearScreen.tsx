@@ -1,30 +1,23 @@
 import {
   FAMILY_DATA,
-  NOMINAL_DISTANCE,
-  counted,
-  fanWidth,
-  showRange,
   showText,
   tipRecords,
   writeTipCode,
   type Explained,
   type TipRecord,
 } from '@fine-spray/core';
-import { WEAR } from '@fine-spray/core/tip';
-import { format } from 'date-fns/format';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { WhySheet } from '@/features/setup';
 import { LogStand } from '@/features/stand';
-import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { EmptyState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
-import { FanChart } from './FanChart';
+import { TipStanding } from './TipStanding';
 
 /** Litres by tip, fans over time, when they will be worn, what the wear has cost. */
 export function WearScreen() {
@@ -79,11 +72,9 @@ function Loaded({ log }: { log: SiteLog }) {
 }
 
 function TipPanel({ record, onWhy }: { record: TipRecord; onWhy: (number: Explained) => void }) {
-  const { system } = useUnits();
   const { palette } = useTheme();
-  const { code, advice, words, volume, fans, left, wornAt, cost, wear } = record;
-  const fresh = fanWidth(code.fan, NOMINAL_DISTANCE);
-  const litres = (value: number) => showText(value, 'volume', system);
+  const { code, advice } = record;
+  const warns = advice === 'replace' || advice === 'watch';
   return (
     <Panel testID="tip-record">
       <View className="flex-row flex-wrap items-baseline gap-x-3">
@@ -92,35 +83,13 @@ function TipPanel({ record, onWhy }: { record: TipRecord; onWhy: (number: Explai
         </Words>
         <Words>{FAMILY_DATA[code.family].name.toLowerCase()}</Words>
         <View className="flex-row items-center gap-1">
-          {advice === 'replace' || advice === 'watch' ? (
-            <TriangleAlert size={18} color={palette.caution} aria-hidden />
-          ) : null}
-          <Words weight="bold" colour={advice === 'replace' || advice === 'watch' ? 'caution' : 'ink'}>
+          {warns ? <TriangleAlert size={18} color={palette.caution} aria-hidden /> : null}
+          <Words weight="bold" colour={warns ? 'caution' : 'ink'}>
             {ADVICE[advice]}
           </Words>
         </View>
       </View>
-      <Words>{words}</Words>
-      <Words colour="ink2">
-        {[
-          `${litres(volume)} through it`,
-          wear ? `fan ${Math.round((1 - wear.widthRatio) * 100)} % narrower` : undefined,
-          left ? `about ${showRange(left.low, left.high, 'volume', system)} left` : undefined,
-          wornAt ? `worn out about ${format(wornAt.likely, 'd MMM yyyy')} at the litres so far` : undefined,
-          counted(fans.length, 'fan') + ' measured',
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </Words>
-      {fans.length > 0 ? (
-        <FanChart fans={fans} fresh={fresh ?? 0} worn={(fresh ?? 0) * (1 - WEAR.narrowing)} />
-      ) : null}
-      <View className="flex-row flex-wrap gap-2">
-        {cost ? (
-          <Button label={`Wear has cost ${litres(cost.value)}`} kind="quiet" onPress={() => onWhy(cost)} />
-        ) : null}
-        {left ? <Button label="Why so much is left" kind="quiet" onPress={() => onWhy(left)} /> : null}
-      </View>
+      <TipStanding record={record} onWhy={onWhy} />
     </Panel>
   );
 }

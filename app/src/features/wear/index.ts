@@ -1,1 +1,2 @@
+export { TipStanding } from './TipStanding';
 export { WearScreen } from './WearScreen';

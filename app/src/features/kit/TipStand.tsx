@@ -1,0 +1,81 @@
+import { NOMINAL_DISTANCE, fanWidth, showText, tipRecords, type Explained } from '@fine-spray/core';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
+import { useWriteDown } from '@/data/writeDown';
+import { WhySheet } from '@/features/setup';
+import { TipStanding } from '@/features/wear';
+import { Button } from '@/ui/button';
+import { QuantityField } from '@/ui/field';
+import { Panel } from '@/ui/panel';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+
+/** What the log says of a tip of the kit, and a place for a fan measured now. */
+export function TipStand({ tipId }: { tipId: string }) {
+  const { log, failed } = useSiteLog();
+  return (
+    <Panel title="How worn it is" testID="tip-stand">
+      {log ? <Known tipId={tipId} log={log} /> : null}
+      {failed ? (
+        <Words colour="ink2">
+          The log cannot be read now: the server does not answer, and this device has not seen it yet.
+        </Words>
+      ) : null}
+    </Panel>
+  );
+}
+
+function Known({ tipId, log }: { tipId: string; log: SiteLog }) {
+  const { record, kit } = log;
+  const [why, setWhy] = useState<Explained>();
+  const owned = useMemo(() => tipsOf(kit).filter(({ tip }) => tip === tipId), [kit, tipId]);
+  const [stand] = useMemo(() => tipRecords(record, owned, coatingsOf(kit)), [record, owned, kit]);
+  if (!stand) return null;
+  return (
+    <>
+      <TipStanding record={stand} onWhy={setWhy} />
+      <FanNow
+        tipId={tipId}
+        usual={stand.fans.at(-1)?.width ?? fanWidth(stand.code.fan, NOMINAL_DISTANCE) ?? 0.25}
+      />
+      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+    </>
+  );
+}
+
+/** A fan measured now, at the usual distance, written into the log. */
+function FanNow({ tipId, usual }: { tipId: string; usual: number }) {
+  const { system } = useUnits();
+  const writeDown = useWriteDown();
+  const [width, setWidth] = useState(usual);
+  const [invalid, setInvalid] = useState<string>();
+  return (
+    <View className="gap-2">
+      <QuantityField
+        label={`Fan now, at ${showText(NOMINAL_DISTANCE, 'distance', system)} from the wall`}
+        kind="fanWidth"
+        value={width}
+        bounds={{ min: 0.02, max: 2 }}
+        onChange={setWidth}
+        onInvalid={setInvalid}
+      />
+      <Button
+        label="Write this width down"
+        className="min-h-[56px]"
+        disabled={invalid !== undefined}
+        onPress={() =>
+          writeDown(
+            {
+              kind: 'fan measured',
+              payload: { tipId, width, distance: NOMINAL_DISTANCE, gun: null },
+              jobId: null,
+              surfaceId: null,
+            },
+            `${showText(width, 'fanWidth', system)} is written down.`,
+          )
+        }
+      />
+    </View>
+  );
+}
