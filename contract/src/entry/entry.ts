@@ -1,4 +1,4 @@
-import { ordered } from '@fine-spray/core/grouping';
+import { holding } from '@fine-spray/core/grouping';
 import { z } from 'zod';
 import { id, line, oneOf, stored } from '../primitives';
 import { ENTRY_KINDS, ENTRY_PAYLOADS, type EntryKind, type PayloadOf } from './kinds';
@@ -85,11 +85,9 @@ export function heldEntries(entries: readonly Entry[]): readonly Entry[] {
 }
 
 function sorted(entries: readonly Entry[]): readonly Entry[] {
-  const replaced = new Set(entries.map(({ replaces }) => replaces));
-  const held = entries
-    .filter((one) => !replaced.has(one.id) && isKnown(one))
-    .map((one) => ({ one, time: timeOf(one) }));
-  return ordered(held, (a, b) => a.time - b.time || (a.one.id < b.one.id ? -1 : 1)).map(({ one }) => one);
+  const timed = entries.map((one) => ({ id: one.id, at: timeOf(one), replaces: one.replaces, one }));
+  // One of a form this program does not know says nothing here, but what it replaces does not hold.
+  return holding(timed).flatMap(({ one }) => (isKnown(one) ? [one] : []));
 }
 
 /** The entries of a kind that hold, oldest first. */

@@ -1,4 +1,4 @@
-import { addTo, ordered } from '@fine-spray/core/grouping';
+import { addTo, byTime, ordered, type Timed } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import {
   CLOCK_TOLERANCE,
@@ -17,10 +17,8 @@ const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
 /** One entry as a reader sees it. */
-export interface JournalLine {
+export interface JournalLine extends Timed {
   readonly entry: Entry;
-  /** Milliseconds since 1970. */
-  readonly time: number;
   /** "14:05" where it happened. */
   readonly clock: string;
   readonly kind: string;
@@ -79,7 +77,8 @@ export interface JournalOptions {
 class LazyLine implements JournalLine {
   #place: string | undefined;
   #words: string | undefined;
-  readonly time: number;
+  readonly id: string;
+  readonly at: number;
   readonly replacedBy?: Entry;
 
   constructor(
@@ -87,12 +86,13 @@ class LazyLine implements JournalLine {
     private readonly options: JournalOptions,
     replacedBy?: Entry,
   ) {
-    this.time = timeOf(entry);
+    this.id = entry.id;
+    this.at = timeOf(entry);
     if (replacedBy) this.replacedBy = replacedBy;
   }
 
   get clock(): string {
-    const local = new Date(this.time + this.options.offsetAt(this.time) * MINUTE);
+    const local = new Date(this.at + this.options.offsetAt(this.at) * MINUTE);
     return local.toISOString().slice(11, 16);
   }
   get kind(): string {
@@ -119,8 +119,6 @@ class LazyLine implements JournalLine {
 /** One entry as a line. */
 export const journalLine = (entry: Entry, options: JournalOptions, replacedBy?: Entry): JournalLine =>
   new LazyLine(entry, options, replacedBy);
-
-const byTime = (a: JournalLine, b: JournalLine) => a.time - b.time || (a.entry.id < b.entry.id ? -1 : 1);
 
 /** What one looks for in a journal; what is left out does not matter. */
 export interface JournalFilter {
@@ -156,7 +154,7 @@ export function journal(
   const lines = entries.map((entry) => journalLine(entry, options, replacedBy.get(entry.id)));
   const days = new Map<number, JournalLine[]>();
   for (const line of ordered(lines, byTime).filter(matcher(filter))) {
-    addTo(days, Math.floor((line.time + options.offsetAt(line.time) * MINUTE) / DAY), line);
+    addTo(days, Math.floor((line.at + options.offsetAt(line.at) * MINUTE) / DAY), line);
   }
   return [...days]
     .sort(([one], [other]) => other - one)

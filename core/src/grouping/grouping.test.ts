@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { addTo, ordered } from '.';
+import { addTo, byTime, holding, ordered } from '.';
 
 describe('lists by a key', () => {
   it('have each one that was added, in the order it came', () => {
@@ -27,6 +27,28 @@ describe('a list in order', () => {
         expect(ordered(list, ascending)).toEqual([...list].sort(ascending));
         expect(list).toEqual(before);
       }),
+    );
+  });
+});
+
+describe('what holds of a log', () => {
+  const one = (id: string, at: number, replaces?: string | null) => ({ id, at, replaces });
+  const ids = (log: readonly { id: string }[]) => log.map(({ id }) => id).join(' ');
+
+  it('is what nothing replaces: a correction of a correction alone, one of an unknown entry as it is', () => {
+    const log = [one('a', 1), one('b', 2, 'a'), one('c', 3, 'b'), one('d', 4, 'nobody'), one('e', 5, null)];
+    expect(ids(holding(log))).toBe('c d e');
+  });
+
+  it('is in the order of time, then of id, however it came', () => {
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray([one('y', 1), one('b', 2), one('a', 2), one('x', 3)], { minLength: 4 }),
+        (log) => {
+          expect(ids(holding(log))).toBe('y a b x');
+          expect(ids([...log].sort(byTime))).toBe('y a b x');
+        },
+      ),
     );
   });
 });

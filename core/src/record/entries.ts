@@ -1,13 +1,12 @@
 import type { CombInterval } from '../film';
-import { ordered } from '../grouping';
+import type { Timed } from '../grouping';
 import type { Element, Side, Wind } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
 import type { Fraction, Length, Pressure, Speed, Temperature, Viscosity, Volume } from '../units';
 
 /** What every entry of the site log carries. */
-export interface EntryHead {
-  readonly id: string;
-  /** Milliseconds since 1970: as the device had it, put right where its clock was known to be wrong. */
+export interface EntryHead extends Timed {
+  /** As the device had it, put right where its clock was known to be wrong. */
   readonly at: number;
   readonly author: string;
   /** The job it belongs to; missing for what was done without one. */
@@ -144,22 +143,3 @@ export type LogEntry =
 
 export type EntryKind = LogEntry['kind'];
 export type EntryOf<Kind extends EntryKind> = Extract<LogEntry, { kind: Kind }>;
-
-/**
- * The entries that hold: those no other replaces, in the order of their time (then of their id, so that two devices
- * agree). A correction of a correction holds alone; one that names an unknown entry holds as it is.
- */
-export function currentEntries<Entry extends Pick<EntryHead, 'id' | 'at' | 'replaces'>>(
-  log: readonly Entry[],
-): readonly Entry[] {
-  const replaced = new Set<string>();
-  for (const { replaces } of log) if (replaces !== undefined) replaced.add(replaces);
-  return ordered(
-    log.filter(({ id }) => !replaced.has(id)),
-    byTime,
-  );
-}
-
-type Timed = Pick<EntryHead, 'id' | 'at'>;
-
-const byTime = (a: Timed, b: Timed) => a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);

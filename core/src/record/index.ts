@@ -1,14 +1,13 @@
-export {
-  currentEntries,
-  type CoatFinished,
-  type CombLogged,
-  type EntryHead,
-  type EntryKind,
-  type EntryOf,
-  type FanMeasured,
-  type LogEntry,
-  type SetupConfirmed,
-  type Sprayed,
+export type {
+  CoatFinished,
+  CombLogged,
+  EntryHead,
+  EntryKind,
+  EntryOf,
+  FanMeasured,
+  LogEntry,
+  SetupConfirmed,
+  Sprayed,
 } from './entries';
 export { readRecord, type CoatRecord, type SiteRecord } from './sheet';
 export { filmAchieved, type FilmAchieved } from './film';

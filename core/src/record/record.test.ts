@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import {
-  currentEntries,
   filmAchieved,
   litresUsed,
   nowAndNext,
@@ -26,7 +25,7 @@ describe('the log', () => {
       sprayed(1, { id: 'd', at: 1 }),
       sprayed(2, { id: 'z', at: 1, replaces: 'nobody' }),
     ];
-    expect(currentEntries(log).map(({ id }) => id)).toEqual(['d', 'z', 'c']);
+    expect(readRecord(log).current.map(({ id }) => id)).toEqual(['d', 'z', 'c']);
     const used = litresUsed(readRecord(log), 'hall');
     expect(litres(used?.value ?? 0)).toBeCloseTo(8, 9);
     expect(used?.inputs[0]?.source).toBe('3 entries');
@@ -130,14 +129,15 @@ describe('recoat clocks', () => {
       finished(9 * HOUR, { surface: 'soon' }),
       finished(9.5 * HOUR, { surface: 'later', celsius: 13 }),
       finished(-6.5 * 24 * HOUR, { surface: 'primed', coating: 'primer' }),
+      finished(-6.8 * 24 * HOUR, { surface: 'primed first', coating: 'primer' }),
     ]);
     const clocks = recoatClocks(record, COATINGS, 10 * HOUR);
     const toDo = (surface: string) => ({ surface, coating: 'matt', coat: 2 });
-    const list = nowAndNext(['later', 'soon', 'new', 'primed', 'dry'].map(toDo), clocks);
+    const list = nowAndNext(['later', 'soon', 'new', 'primed', 'primed first', 'dry'].map(toDo), clocks);
     const names = (some: readonly { toDo: { surface: string } }[]) => some.map((one) => one.toDo.surface);
-    expect(names(list.now)).toEqual(['primed', 'dry', 'new']);
+    expect(names(list.now)).toEqual(['primed', 'primed first', 'dry', 'new']);
     expect(names(list.next)).toEqual(['soon', 'later']);
-    expect(names(list.closing)).toEqual(['primed']);
+    expect(names(list.closing)).toEqual(['primed first', 'primed']);
   });
 });
 

@@ -1,14 +1,13 @@
 import type { CombInterval } from '../film';
-import { addTo } from '../grouping';
-import {
-  currentEntries,
-  type CoatFinished,
-  type CombLogged,
-  type EntryKind,
-  type EntryOf,
-  type LogEntry,
-  type LoggedSurface,
-  type Sprayed,
+import { addTo, holding } from '../grouping';
+import type {
+  CoatFinished,
+  CombLogged,
+  EntryKind,
+  EntryOf,
+  LogEntry,
+  LoggedSurface,
+  Sprayed,
 } from './entries';
 
 /** One coat of one coating on one surface, with all the log says of it. */
@@ -74,7 +73,7 @@ const newCoat = ({ surface, coating, coat, job }: OnCoat): Coat => ({
 
 /** Reads a log: what holds, by kind, and coat by coat. One pass; nothing is looked up twice. */
 export function readRecord(log: readonly LogEntry[]): SiteRecord {
-  const current = currentEntries(log);
+  const current = holding(log);
   const byKind = new Map<EntryKind, LogEntry[]>();
   const coats: Coat[] = [];
   const bySurface = new Map<string, Coat[]>();
