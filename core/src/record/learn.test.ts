@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   historyFor,
+  learnedCup,
   learnedPressure,
   learnedSlopes,
   learnedSpeed,
@@ -16,8 +17,8 @@ import { workingDefault } from '../explain';
 import { normal, seeded } from '../random';
 import { setupCard } from '../setup';
 import { wallRequest } from '../testing';
-import { of, quantity, type Fraction } from '../units';
-import { COATINGS, comb, confirmed, finished, sprayed } from './testing';
+import { of, quantity } from '../units';
+import { COATINGS, comb, confirmed, cup, finished, sprayed } from './testing';
 
 const matt = COATINGS['matt'] as Coating;
 const WALL = { element: 'wall', side: 'inside', wind: 'calm' } as const;
@@ -73,7 +74,8 @@ describe('a learned value', () => {
 
   it('finds the spread of the jobs, and takes the usual one while there are few', () => {
     const jobs = [0.7, 0.75, 0.8, 0.85, 0.9].map((one) => [one, one]);
-    expect(learnedValue(prior, jobs, spread).spread).toBeGreaterThan(0.07);
+    // The middle one of how far they lie from 0.8, as a standard deviation
+    expect(learnedValue(prior, jobs, spread).spread).toBeCloseTo((0.8 / 0.75) ** 1.4826 - 1, 9);
     expect(learnedValue(prior, jobs.slice(0, 2), spread).spread).toBe(spread.job);
   });
 
@@ -89,6 +91,22 @@ describe('a learned value', () => {
       ),
     ).toMatchObject({ jobs: 0, readings: 0 });
   });
+
+  it.each([10, 0.1])(
+    'is the same in whatever order the jobs come, one at %s times the rest among them',
+    (far) => {
+      const open = workingDefault('Factor', 'factor', 1, 0.05, 20);
+      const jobs = [[1], [1.05], [far], [0.98], [1.02]];
+      const straight = learnedValue(open, jobs, spread).value.value;
+      expect(straight).toBeGreaterThan(0.95);
+      expect(straight).toBeLessThan(1.1);
+      fc.assert(
+        fc.property(fc.shuffledSubarray(jobs, { minLength: jobs.length }), (shuffled) => {
+          expect(learnedValue(open, shuffled, spread).value.value).toBeCloseTo(straight, 9);
+        }),
+      );
+    },
+  );
 
   it('lies between the lowest and the highest of default and jobs', () => {
     fc.assert(
@@ -229,6 +247,19 @@ describe('what the log teaches', () => {
     ).toBeGreaterThan(value);
   });
 
+  it('takes thinning from none to the limit of the sheet as usual, and a hair where the sheet allows none', () => {
+    const usual = (limit: number) => {
+      const sheet: Coating = {
+        ...matt,
+        overrides: { thinningLimit: { value: of(limit, '%'), basis: 'data-sheet', source: 'Data sheet' } },
+      };
+      return learnedThinning(readRecord([]), 'matt', sheet).value.inputs[0];
+    };
+    expect(usual(10)).toMatchObject({ value: 1, high: 1.05 });
+    expect(usual(10)?.low).toBeCloseTo(1 / 1.05, 12);
+    expect(usual(0)?.low).toBeCloseTo(1 / 1.01, 12);
+  });
+
   it('changes the next set-up and says what it stands on', () => {
     const jobs = Array.from({ length: 6 }, (_unused, index) => `j${index}`);
     const log = jobs.flatMap((job) => [
@@ -265,20 +296,28 @@ describe('what the log teaches', () => {
     expect(lessons(readRecord([]), COATINGS)).toEqual([]);
   });
 
+  it('is listed by its readings where it stands on as many jobs', () => {
+    const log = [...coat(0.7, 'a', 'x'), cup(30, { job: 'a' }), cup(31, { job: 'a' })];
+    expect(lessons(readRecord(log), COATINGS).map(({ kind }) => kind)).toEqual(['cup', 'transfer']);
+  });
+
+  it('is the seconds at which the crew sprays, by coating and cup, from the middle of its own', () => {
+    const jobs = [50, 20, 30].map((seconds, index) => cup(seconds, { job: `j${index}` }));
+    const others = [cup(90, { coating: 'masonry' }), cup(15, { cup: 'iso-4' })];
+    const { value, readings, entries } = learnedCup(readRecord([...jobs, ...others]), 'matt', 'dip-5');
+    expect(value.inputs[0]).toMatchObject({ value: 30, low: 7.5, high: 120, basis: 'default' });
+    expect(value.value).toBeGreaterThan(20);
+    expect(value.value).toBeLessThan(50);
+    expect(readings).toBe(3);
+    expect(entries()).toEqual(jobs.map(({ id }) => id));
+  });
+
   it('is how thinner and cold change a coating', () => {
-    const reading = (at: number, celsius: number, thinner: number, viscosity: number): LogEntry => ({
-      id: `v${at}`,
-      at,
-      author: '',
-      kind: 'viscosity',
-      coating: 'matt',
-      viscosity: quantity(viscosity),
-      temperature: of(celsius, '°C'),
-      thinner: quantity<Fraction>(thinner),
-      cup: 'dip-5',
-      seconds: 50,
-    });
-    const record = readRecord([reading(1, 23, 0, 1.5), reading(2, 23, 0.05, 0.9)]);
+    const record = readRecord([
+      cup(50, { viscosity: quantity(1.5) }),
+      cup(50, { viscosity: quantity(0.9), thinner: of(5, '%') }),
+      cup(50, { viscosity: undefined }),
+    ]);
     const fitted = learnedSlopes(record, 'matt', matt);
     expect(fitted.ok && fitted.value.readings).toBe(2);
     expect(learnedSlopes(readRecord([]), 'matt', matt)).toMatchObject({ ok: false, field: 'readings' });

@@ -1,6 +1,6 @@
 import type { Coating } from '../coating';
 import { of, quantity, type Fraction } from '../units';
-import type { CoatFinished, CombLogged, LogEntry, SetupConfirmed, Sprayed } from './entries';
+import type { CoatFinished, CombLogged, LogEntry, SetupConfirmed, Sprayed, ViscosityLogged } from './entries';
 
 /** Entries of a made-up log, for tests. Litres, μm, °C; times in ms. */
 export const HOUR = 3_600_000;
@@ -92,4 +92,19 @@ export const fan = (millimetres: number, at: number, tip = 't1'): LogEntry => ({
   kind: 'fan measured',
   tip,
   width: of(millimetres, 'mm'),
+});
+
+/** A cup that ran so many seconds. */
+export const cup = (
+  seconds: number,
+  { celsius = 23, ...extra }: Partial<ViscosityLogged> & { celsius?: number } = {},
+): ViscosityLogged => ({
+  ...head(extra.at ?? 0),
+  kind: 'viscosity',
+  coating: 'matt',
+  temperature: of(celsius, '°C'),
+  thinner: quantity<Fraction>(0),
+  cup: 'dip-5',
+  seconds,
+  ...extra,
 });
