@@ -209,7 +209,9 @@ test('tips say what to do, and our history can be switched off and traced', asyn
   expect(await paint()).not.toBe(withIt);
 });
 
-test('the kit and the log say the same of a tip; a fan measured at the kit counts in both', async ({ page }) => {
+test('the kit and the log say the same of a tip; a fan measured at the kit counts in both', async ({
+  page,
+}) => {
   const litresOf = async () => /[\d.]+ \S+ through it/.exec(await stand.innerText())?.[0];
   const stand = page.getByTestId('tip-stand');
   await page.goto(`${address()}/kit`);
@@ -223,10 +225,17 @@ test('the kit and the log say the same of a tip; a fan measured at the kit count
   await field.fill('190 mm');
   await stand.getByRole('button', { name: 'Write this width down' }).click();
   await expect(page.getByText(/is written down/)).toBeVisible();
-  await expect(stand).toContainText(`fan${before.length === 0 ? '' : 's'} measured`);
+  await expect(stand).toContainText(
+    before.length === 0 ? '1 fan measured' : `${before.length + 1} fans measured`,
+  );
   await expect.poll(async () => (await fans()).length).toBe(before.length + 1);
   await page.goto(`${address()}/log/tips`);
-  await expect(page.getByTestId('tip-record').filter({ hasText: litres ?? 'litres' }).first()).toBeVisible();
+  await expect(
+    page
+      .getByTestId('tip-record')
+      .filter({ hasText: litres ?? 'litres' })
+      .first(),
+  ).toBeVisible();
 });
 
 test('the journal is searched, filtered and taken along', async ({ page }) => {

@@ -166,6 +166,10 @@ describe('tips', () => {
     // 159.06 − 80 = 79.06 L at 2 L a day
     expect(((record?.wornAt?.likely ?? 0) - 10 * day) / day).toBeCloseTo(39.5, 1);
     expect(only([sprayed(10, { at: 0 })], before)).not.toHaveProperty('wornAt');
+    // One day, however long, tells no rate
+    expect(only([sprayed(10, { at: 0 }), sprayed(10, { at: 9 * HOUR })], before)).not.toHaveProperty('wornAt');
+    const days = [0, 1, 2, 3].map((at) => sprayed(5, { at: at * day }));
+    expect(only(days, before)).toHaveProperty('wornAt');
   });
 
   it('are to be replaced by their fan, or by the pressure they need; litres alone only warn', () => {
