@@ -167,7 +167,9 @@ describe('tips', () => {
     expect(((record?.wornAt?.likely ?? 0) - 10 * day) / day).toBeCloseTo(39.5, 1);
     expect(only([sprayed(10, { at: 0 })], before)).not.toHaveProperty('wornAt');
     // One day, however long, tells no rate
-    expect(only([sprayed(10, { at: 0 }), sprayed(10, { at: 9 * HOUR })], before)).not.toHaveProperty('wornAt');
+    expect(only([sprayed(10, { at: 0 }), sprayed(10, { at: 9 * HOUR })], before)).not.toHaveProperty(
+      'wornAt',
+    );
     const days = [0, 1, 2, 3].map((at) => sprayed(5, { at: at * day }));
     expect(only(days, before)).toHaveProperty('wornAt');
   });
