@@ -183,6 +183,11 @@ describe('tips', () => {
       advice: 'unknown',
     });
     expect(only([sprayed(200, { at: 1 })])).toMatchObject({ advice: 'watch' });
+    expect(only([])?.words).toMatch(/^No fan was measured/);
+    const notItsOwn = only([fan(254 * 0.99, 1), fan(900, 2)]);
+    expect(notItsOwn?.words).toMatch(/cannot be one of this tip/);
+    expect(notItsOwn).toMatchObject({ advice: 'unknown' });
+    expect(notItsOwn).not.toHaveProperty('wear');
     expect(only([{ id: 'r', at: 9, author: '', kind: 'tip retired', tip: 't1' }])).toMatchObject({
       advice: 'retired',
     });

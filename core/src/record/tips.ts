@@ -12,7 +12,7 @@ import {
   type Tip,
   type Wear,
 } from '../tip';
-import { counted, quantity, type Length } from '../units';
+import { counted, quantity, type Length, type Result } from '../units';
 import type { SetupConfirmed, Sprayed } from './entries';
 import type { SiteRecord } from './sheet';
 
@@ -130,7 +130,7 @@ function recordOf(
     litres,
     volume,
     fans: readings,
-    ...adviceOf(retired, worn?.ok ? worn.value : undefined, confirmed, left),
+    ...adviceOf(retired, worn, confirmed, left),
     ...(worn?.ok ? { wear: worn.value } : {}),
     ...(left ? { left } : {}),
     ...(wornAt ? { wornAt } : {}),
@@ -141,11 +141,12 @@ function recordOf(
 /** What to do with a tip: its measured fan comes first, then the pressure it needs, litres only warn. */
 function adviceOf(
   retired: boolean,
-  wear: Wear | undefined,
+  worn: Result<Wear> | undefined,
   confirmed: readonly SetupConfirmed[],
   left: Explained | undefined,
 ): Pick<TipRecord, 'advice' | 'words'> {
   if (retired) return { advice: 'retired', words: 'Retired.' };
+  const wear = worn?.ok ? worn.value : undefined;
   if (wear && wear.verdict !== 'good') return { advice: wear.verdict, words: wear.words };
   const [first] = confirmed;
   const last = confirmed[confirmed.length - 1];
@@ -162,6 +163,12 @@ function adviceOf(
   if (wear) return { advice: 'good', words: wear.words };
   if (left && left.value <= 0) {
     return { advice: 'watch', words: 'Past its usual litres: measure the fan before the next wall.' };
+  }
+  if (worn) {
+    return {
+      advice: 'unknown',
+      words: 'The last measured fan cannot be one of this tip: measure it again, or put that entry right.',
+    };
   }
   return { advice: 'unknown', words: 'No fan was measured yet: litres alone only say when to look.' };
 }
