@@ -1,6 +1,7 @@
 import type { JournalLine } from '@fine-spray/contract/log';
 import { useRouter } from 'expo-router';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
@@ -11,8 +12,14 @@ export const offsetAt = (time: number): number => -new Date(time).getTimezoneOff
 /** Height of a row when it must be known before it is drawn, px. */
 export const ROW_HEIGHT = 84;
 
-/** One entry: when, who, what; opens it. */
-export function EntryRow({ line, fixed = false }: { line: JournalLine; fixed?: boolean }) {
+/** One entry: when, who, what; opens it. Drawn anew only for another line: a list that scrolls asks for all its rows often. */
+export const EntryRow = memo(function EntryRow({
+  line,
+  fixed = false,
+}: {
+  line: JournalLine;
+  fixed?: boolean;
+}) {
   const router = useRouter();
   const { palette } = useTheme();
   const { entry, clock, kind, place, words, trouble, replacedBy, skew } = line;
@@ -47,7 +54,7 @@ export function EntryRow({ line, fixed = false }: { line: JournalLine; fixed?: b
       </View>
     </Pressable>
   );
-}
+});
 
 export function EntryRows({ lines }: { lines: readonly JournalLine[] }) {
   return (
