@@ -15,7 +15,7 @@ import { unboxedBatches } from '@fine-spray/core/record';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { LogStand, useChosenJob } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
@@ -36,7 +36,7 @@ export function ActualScreen({ jobId }: { jobId?: string | undefined }) {
 function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const { system } = useUnits();
   const { job, choice } = useChosenJob(log, jobId);
-  const [why, setWhy] = useState<Explained>();
+  const why = useWhy();
   const compared = useMemo(() => {
     if (!job) return [];
     // The plan as it was made, without what this very log has taught since.
@@ -85,7 +85,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
         surfaces={new Set(log.surfaces.filter((one) => one.jobId === job?.id).map(({ id }) => id))}
       />
       {begun.map((one) => (
-        <CoatingPanel key={one.coating} compared={one} log={log} title={name(one.coating)} onWhy={setWhy} />
+        <CoatingPanel key={one.coating} compared={one} log={log} title={name(one.coating)} onWhy={why.ask} />
       ))}
       {begun.length === 0 ? (
         <EmptyState
@@ -93,7 +93,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
           text="Write down litres, combs and finished coats: each stands here beside its plan."
         />
       ) : null}
-      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {why.sheet}
     </>
   );
 }

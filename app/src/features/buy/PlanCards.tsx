@@ -7,13 +7,12 @@ import {
   counted,
   moneyRange,
   showText,
-  type Explained,
   type Task,
 } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -54,7 +53,7 @@ function Row({ name, text, onOpen }: { name: string; text: string; onOpen?: () =
 export function PlanCards({ plan }: { plan: JobPlan }) {
   const { system } = useUnits();
   const router = useRouter();
-  const [open, setOpen] = useState<Explained>();
+  const why = useWhy();
   const { book, hours, consumables, cost, days, time, waiting } = plan;
   const hoursText = (seconds: number) => showText(seconds, 'duration', system);
   const money = (amount: number) => aboutText(amount, book.currency);
@@ -96,14 +95,14 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
                 key={task}
                 name={TASKS[task]}
                 text={hoursText(hours[task].value)}
-                onOpen={() => setOpen(hours[task])}
+                onOpen={() => why.ask(hours[task])}
               />
             ))}
           {waiting && waiting.value > 0 ? (
             <Row
               name="Waiting between coats, 23 °C"
               text={hoursText(waiting.value)}
-              onOpen={() => setOpen(waiting)}
+              onOpen={() => why.ask(waiting)}
             />
           ) : null}
         </Card>
@@ -113,14 +112,12 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
               key={id}
               name={CONSUMABLES[id].name}
               text={showText(consumables[id].value, consumables[id].kind, system)}
-              onOpen={() => setOpen(consumables[id])}
+              onOpen={() => why.ask(consumables[id])}
             />
           ))}
         </Card>
       </View>
-      {open ? (
-        <WhySheet number={open} onClose={() => setOpen(undefined)} onOverride={() => undefined} />
-      ) : null}
+      {why.sheet}
     </>
   );
 }

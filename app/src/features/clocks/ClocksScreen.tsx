@@ -18,7 +18,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
 import { coatingsOf, type SiteLog } from '@/data/record';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { LogStand, useChosenJob } from '@/features/stand';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
@@ -197,7 +197,7 @@ function ClockRow({
   next: string;
   now: number;
 }) {
-  const [why, setWhy] = useState<Moment['why']>();
+  const why = useWhy();
   const { moments, finished, words } = clock;
   return (
     <View className="gap-1 border-b border-rule pb-3">
@@ -215,17 +215,17 @@ function ClockRow({
         <>
           <ClockLine clock={clock} now={now} />
           <View className="flex-row flex-wrap gap-x-4">
-            <Time label="Touch" moment={moments.touch()} now={now} onPress={setWhy} />
-            <Time label="Recoat" moment={moments.recoat} now={now} onPress={setWhy} />
+            <Time label="Touch" moment={moments.touch()} now={now} onPress={why.ask} />
+            <Time label="Recoat" moment={moments.recoat} now={now} onPress={why.ask} />
             {moments.closes ? (
-              <Time label="Closes" moment={moments.closes} now={now} onPress={setWhy} />
+              <Time label="Closes" moment={moments.closes} now={now} onPress={why.ask} />
             ) : null}
-            <Time label="Mask over" moment={moments.mask()} now={now} onPress={setWhy} />
+            <Time label="Mask over" moment={moments.mask()} now={now} onPress={why.ask} />
           </View>
         </>
       ) : null}
       {clock.state === 'ready' ? null : <Words weight="semi">{words}</Words>}
-      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {why.sheet}
     </View>
   );
 }

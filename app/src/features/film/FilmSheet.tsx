@@ -10,7 +10,7 @@ import {
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { StartWorker } from '@/data/worker';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { BigNumber } from '@/ui/number';
 import { Segmented } from '@/ui/segmented';
@@ -100,9 +100,9 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
   const { system } = useUnits();
   const [seed, setSeed] = useState<number>();
   const [passes, setPasses] = useState(true);
-  const [open, setOpen] = useState<Explained>();
+  const why = useWhy();
   const { wall, state, stop, again } = useFilm(request, card, seed, system, startWorker);
-  if (open) return <WhySheet number={open} onClose={() => setOpen(undefined)} onOverride={() => undefined} />;
+  if (why.sheet) return why.sheet;
   const film = state.kind === 'done' ? state.film : undefined;
   const text = (value: number, kind: Explained['kind']) => showText(value, kind, system);
   const { count } = mainPiece(request.geometry);
@@ -177,25 +177,25 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
               label="Trigger open"
               number={wall.plan.triggerTime}
               text={triggerText(wall.plan.triggerTime.value)}
-              onOpen={setOpen}
+              onOpen={why.ask}
             />
             <PlanCell
               label="Through the gun"
               number={wall.plan.paintOut}
               text={text(wall.plan.paintOut.value, 'volume')}
-              onOpen={setOpen}
+              onOpen={why.ask}
             />
             <PlanCell
               label="Misses the piece"
               number={wall.plan.overspray}
               text={text(wall.plan.overspray.value, 'volume')}
-              onOpen={setOpen}
+              onOpen={why.ask}
             />
             <PlanCell
               label="Way of the gun"
               number={wall.plan.travel}
               text={text(wall.plan.travel.value, 'reach')}
-              onOpen={setOpen}
+              onOpen={why.ask}
             />
           </View>
           <Words size={14} colour="ink2" className="px-2 pb-2">

@@ -13,7 +13,7 @@ import { View } from 'react-native';
 import { useOurHistory } from '@/data/planKit';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt } from '@/features/journal';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { LogStand } from '@/features/stand';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
@@ -48,7 +48,7 @@ export function LearnedScreen() {
 
 function Loaded({ log }: { log: SiteLog }) {
   const [ours, setOurs] = useOurHistory();
-  const [why, setWhy] = useState<Explained>();
+  const why = useWhy();
   const [traced, setTraced] = useState<Lesson>();
   const found = useMemo(() => lessons(log.record, coatingsOf(log.kit)), [log]);
   const kinds = [...new Set(found.map(({ kind }) => kind))];
@@ -92,13 +92,13 @@ function Loaded({ log }: { log: SiteLog }) {
                 key={keyOf(lesson)}
                 lesson={lesson}
                 log={log}
-                onWhy={() => setWhy(lesson.learned.value)}
+                onWhy={() => why.ask(lesson.learned.value)}
                 onTrace={() => setTraced(lesson)}
               />
             ))}
         </Panel>
       ))}
-      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {why.sheet}
       {traced ? <Trace lesson={traced} log={log} onClose={() => setTraced(undefined)} /> : null}
     </>
   );

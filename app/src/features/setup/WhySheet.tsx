@@ -20,8 +20,11 @@ import { BASIS_WORDS } from './words';
 export interface WhySheetProps {
   readonly number: Explained;
   readonly onClose: () => void;
-  /** Stores a data sheet value for a property of the coating; undefined goes back to the working default. */
-  readonly onOverride: (
+  /**
+   * Stores a data sheet value for a property of the coating; undefined goes back to the working default. Missing where a
+   * number only explains itself: no value is asked for then.
+   */
+  readonly onOverride?: (
     property: CoatingProperty,
     override: { value: number; source: string } | undefined,
   ) => void;
@@ -50,10 +53,10 @@ function RangeBar({ number }: { number: Explained }) {
   );
 }
 
-function InputLine({ input, onOverride }: { input: Input; onOverride: WhySheetProps['onOverride'] }) {
+function InputLine({ input, onOverride }: { input: Input } & Pick<WhySheetProps, 'onOverride'>) {
   const { system } = useUnits();
   const [editing, setEditing] = useState(false);
-  const property = input.property as CoatingProperty | undefined;
+  const property = onOverride && (input.property as CoatingProperty | undefined);
   return (
     <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
       <View className="flex-row flex-wrap items-baseline justify-between gap-x-3">
@@ -79,7 +82,7 @@ function InputLine({ input, onOverride }: { input: Input; onOverride: WhySheetPr
           property={property}
           onDone={(override) => {
             setEditing(false);
-            if (override !== null) onOverride(property, override);
+            if (override !== null) onOverride?.(property, override);
           }}
         />
       ) : null}
@@ -152,7 +155,7 @@ export function WhySheet({ number, onClose, onOverride }: WhySheetProps) {
         With these inputs
       </Words>
       {number.inputs.map((input) => (
-        <InputLine key={input.label} input={input} onOverride={onOverride} />
+        <InputLine key={input.label} input={input} {...(onOverride ? { onOverride } : {})} />
       ))}
     </Sheet>
   );

@@ -2,4 +2,5 @@ export { AnswerStrip } from './AnswerStrip';
 export { SetupCardView, type CardPart } from './SetupCardView';
 export { WhySheet } from './WhySheet';
 export { useSetup } from './useSetup';
+export { useWhy } from './useWhy';
 export { familyName, strokeText } from './words';

@@ -125,6 +125,12 @@ describe('why this number', () => {
     });
   });
 
+  it('asks for no value where nothing would take it', () => {
+    renderPart(<WhySheet number={cardOf().wetFilm} onClose={jest.fn()} />);
+    expect(screen.getByText('WFT = DFT · (1 + r) ÷ VS')).toBeTruthy();
+    expect(screen.queryByText('Use a data sheet value')).toBeNull();
+  });
+
   it('does not take a value no data sheet says', () => {
     const onOverride = jest.fn();
     renderPart(<WhySheet number={cardOf().sagLimit} onClose={jest.fn()} onOverride={onOverride} />);

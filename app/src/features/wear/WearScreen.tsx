@@ -7,10 +7,10 @@ import {
   type TipRecord,
 } from '@fine-spray/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { LogStand } from '@/features/stand';
 import { Panel } from '@/ui/panel';
 import { EmptyState } from '@/ui/states';
@@ -39,7 +39,7 @@ const ADVICE: Readonly<Record<TipRecord['advice'], string>> = {
 
 function Loaded({ log }: { log: SiteLog }) {
   const { system } = useUnits();
-  const [why, setWhy] = useState<Explained>();
+  const why = useWhy();
   const tips = useMemo(
     () =>
       [...tipRecords(log.record, tipsOf(log.kit), coatingsOf(log.kit))].sort(
@@ -64,9 +64,9 @@ function Loaded({ log }: { log: SiteLog }) {
         <Words colour="ink2">{`Wear has cost about ${showText(cost, 'volume', system)} of paint so far. A measured fan decides; litres only say when to measure.`}</Words>
       </View>
       {tips.map((one) => (
-        <TipPanel key={one.tip} record={one} onWhy={setWhy} />
+        <TipPanel key={one.tip} record={one} onWhy={why.ask} />
       ))}
-      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {why.sheet}
     </>
   );
 }
