@@ -1,6 +1,7 @@
 import { combReading } from '@fine-spray/core/film';
 import { FLUID_IDS } from '@fine-spray/core/procedure';
 import { ELEMENTS, SIDES, SURFACE_KIND_IDS, WINDS } from '@fine-spray/core/takeoff';
+import { FAN_WIDTH_LIMITS, GUN_DISTANCE_LIMITS } from '@fine-spray/core/tip';
 import { quantity } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { CUP_CHOICES, refusalIssue, tipChoice } from '../kit';
@@ -12,6 +13,12 @@ export const SHIFTS = ['morning', 'afternoon', 'evening'] as const;
 const seconds = z
   .array(numberWithin('Cup time', 2, 600, 'A cup time is between 2 and 600 s.'))
   .max(9, { error: 'Nine readings at most.' });
+const fanWidth = numberWithin(
+  'Fan width',
+  FAN_WIDTH_LIMITS.min,
+  FAN_WIDTH_LIMITS.max,
+  'A fan is between 20 mm and 2 m wide.',
+);
 const fraction = (label: string) => numberWithin(label, 0, 1, `${label} is between 0 and 100 %.`);
 const kelvin = numberWithin(
   'Temperature',
@@ -78,7 +85,7 @@ export const confirmedSetup = z
     sure: z.boolean(),
     cards: z.int().min(0).max(500),
     /** Measured width of the fan, m. */
-    width: numberWithin('Fan width', 0.02, 2, 'A fan is between 20 mm and 2 m wide.').nullable(),
+    width: fanWidth.nullable(),
   })
   .strict();
 
@@ -95,9 +102,14 @@ export const machineLeft = z
 export const fanMeasured = z
   .object({
     tipId: id,
-    width: numberWithin('Fan width', 0.02, 2, 'A fan is between 20 mm and 2 m wide.'),
+    width: fanWidth,
     /** From the wall, m. */
-    distance: numberWithin('Distance', 0.05, 1, 'The gun is between 50 mm and 1 m from the card.'),
+    distance: numberWithin(
+      'Distance',
+      GUN_DISTANCE_LIMITS.min,
+      GUN_DISTANCE_LIMITS.max,
+      'The gun is between 50 mm and 1 m from the card.',
+    ),
     /** At the gun, Pa; null where nobody looked. */
     gun: pressure('Gun pressure').nullable(),
   })

@@ -1,4 +1,5 @@
 import { explain, given, type Explained, type Input } from '../explain';
+import { FAN_WIDTH_LIMITS } from '../tip';
 import {
   GRAVITY,
   accept,
@@ -105,7 +106,7 @@ function checkPass({ flow, transfer, fanWidth, overlap }: PassInputs, system: Un
   return firstRefusal(
     within(flow.value, { min: 1e-7, max: 1e-3 }, 'flow', system, 'flow', 'Flow'),
     within(transfer.value, { min: 0.05, max: 1 }, 'percent', system, 'transfer', 'Transfer efficiency'),
-    within(fanWidth.value, { min: 0.02, max: 2 }, 'fanWidth', system, 'fanWidth', 'Fan width'),
+    within(fanWidth.value, FAN_WIDTH_LIMITS, 'fanWidth', system, 'fanWidth', 'Fan width'),
   );
 }
 

@@ -1,4 +1,5 @@
 import type { Input } from '../explain';
+import { FAN_WIDTH_LIMITS, GUN_DISTANCE_LIMITS } from '../tip';
 import {
   accept,
   firstRefusal,
@@ -53,8 +54,8 @@ export function checkSettings(settings: PassSettings, system: UnitSystem = 'metr
     );
   }
   const failed = firstRefusal(
-    within(fanWidth, { min: 0.02, max: 2 }, 'fanWidth', system, 'fanWidth', 'Fan width'),
-    within(distance, { min: 0.05, max: 1 }, 'distance', system, 'distance', 'Gun distance'),
+    within(fanWidth, FAN_WIDTH_LIMITS, 'fanWidth', system, 'fanWidth', 'Fan width'),
+    within(distance, GUN_DISTANCE_LIMITS, 'distance', system, 'distance', 'Gun distance'),
     within(gunSpeed, { min: 0.05, max: 3 }, 'speed', system, 'gunSpeed', 'Gun speed'),
     within(flow.value, { min: 1e-7, max: 1e-3 }, 'flow', system, 'flow', 'Flow'),
     within(transfer.value, { min: 0.05, max: 1 }, 'percent', system, 'transfer', 'Transfer efficiency'),

@@ -6,7 +6,7 @@ import { transferEfficiency, type Element, type Side, type Wind } from '../takeo
 import type { TipFamily } from '../tip';
 import { quantity, type Result } from '../units';
 import type { CombLogged, LogEntry, ViscosityLogged } from './entries';
-import { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';
+import { learnedInput, learnedValue, lowerMedian, type LearnedValue, type Spread } from './learn';
 import type { SiteRecord } from './sheet';
 
 /** Relative spreads of readings within a job, and of jobs; working judgement (method.md, "Value learned from the log"). */
@@ -188,8 +188,7 @@ const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
 /** Seconds of a cup at which this crew sprays a coating. */
 export function learnedCup(record: SiteRecord, coating: string, cup: string): Learned {
   const readings = cups.of(record, { coating, cup });
-  const sorted = readings.map(({ value }) => value).sort((a, b) => a - b);
-  const usual = sorted[Math.floor((sorted.length - 1) / 2)] ?? 35;
+  const usual = lowerMedian(readings.map(({ value }) => value)) ?? 35;
   // No table knows what a crew likes: the middle of its own readings, held hardly at all.
   return learn('cup', workingDefault('Cup time', 'time', usual, usual / 4, usual * 4), readings);
 }

@@ -71,13 +71,15 @@ function biweight(all: readonly Known[], start: number, held: Known = { at: 0, i
   return { at, information, believed };
 }
 
-const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b);
-const middle = (inOrder: readonly number[]) => inOrder[Math.floor((inOrder.length - 1) / 2)] ?? 0;
+/** The middle one, of an even number the lower of both; nothing of none. */
+export function lowerMedian(values: readonly number[]): number | undefined {
+  return [...values].sort((a, b) => a - b)[Math.floor((values.length - 1) / 2)];
+}
 
 /** Median absolute deviation as a standard deviation. */
 function spreadOf(values: readonly number[]): number {
-  const centre = middle(sorted(values));
-  return MEDIAN_TO_SIGMA * middle(sorted(values.map((one) => Math.abs(one - centre))));
+  const centre = lowerMedian(values) ?? 0;
+  return MEDIAN_TO_SIGMA * (lowerMedian(values.map((one) => Math.abs(one - centre))) ?? 0);
 }
 
 /**
@@ -103,7 +105,7 @@ export function learnedValue(
   const knownOf = (values: readonly number[]) => values.map((at): Known => ({ at, information }));
   let crowd: number | undefined;
   const byJob = logs.map((job): Known => {
-    const own = middle(sorted(job));
+    const own = lowerMedian(job) ?? 0;
     // From three on a job has a middle of its own; before that it is looked at from where all readings are.
     const start = job.length > 2 ? own : (crowd ??= weightedMedian([...knownOf(logs.flat()), held]));
     const { at, believed } = biweight(knownOf(job), start);

@@ -8,6 +8,9 @@ export const NOMINAL_DISTANCE = quantity<Length>(0.3048);
 /** Distances at which a fan has a width worth naming, metres. */
 export const GUN_DISTANCE_LIMITS = { min: 0.05, max: 1 } as const;
 
+/** Widths a fan may have, metres. */
+export const FAN_WIDTH_LIMITS = { min: 0.02, max: 2 } as const;
+
 /** Width on the wall, or nothing where the school has no sense for this fan. */
 type WidthOfSchool = (fan: number, distance: Length) => Length | undefined;
 

@@ -12,6 +12,7 @@ export {
 } from './code';
 export {
   FAN_SCHOOLS,
+  FAN_WIDTH_LIMITS,
   GUN_DISTANCE_LIMITS,
   NOMINAL_DISTANCE,
   fanReadings,

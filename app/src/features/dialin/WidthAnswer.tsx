@@ -1,4 +1,4 @@
-import { quantity, readWidth, type Seen } from '@fine-spray/core';
+import { FAN_WIDTH_LIMITS, quantity, readWidth, type Seen } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
@@ -6,8 +6,6 @@ import { FieldError, QuantityField } from '@/ui/field';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { SEEN_WORDS } from './PatternTile';
-
-const BOUNDS = { min: 0.02, max: 2 } as const;
 
 /** Another way to answer: the width of the fan by a tape. It offers, the painter takes. */
 export function WidthAnswer({
@@ -27,7 +25,7 @@ export function WidthAnswer({
         label="Fan on the card, edge to edge"
         kind="fanWidth"
         value={width}
-        bounds={BOUNDS}
+        bounds={FAN_WIDTH_LIMITS}
         onChange={(value) => {
           setWidth(value);
           setTouched(true);

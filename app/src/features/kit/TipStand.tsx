@@ -1,13 +1,14 @@
-import { NOMINAL_DISTANCE, fanWidth, showText, tipRecords, type Explained } from '@fine-spray/core';
+import { FAN_WIDTH_LIMITS, NOMINAL_DISTANCE, fanWidth, showText, tipRecords } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
-import { WhySheet } from '@/features/setup';
+import { useWhy } from '@/features/setup';
 import { TipStanding } from '@/features/wear';
 import { Button } from '@/ui/button';
 import { QuantityField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
+import { Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 
@@ -17,6 +18,7 @@ export function TipStand({ tipId }: { tipId: string }) {
   return (
     <Panel title="How worn it is" testID="tip-stand">
       {log ? <Known tipId={tipId} log={log} /> : null}
+      {!log && !failed ? <Skeleton rows={3} /> : null}
       {failed ? (
         <Words colour="ink2">
           The log cannot be read now: the server does not answer, and this device has not seen it yet.
@@ -28,18 +30,18 @@ export function TipStand({ tipId }: { tipId: string }) {
 
 function Known({ tipId, log }: { tipId: string; log: SiteLog }) {
   const { record, kit } = log;
-  const [why, setWhy] = useState<Explained>();
+  const why = useWhy();
   const owned = useMemo(() => tipsOf(kit).filter(({ tip }) => tip === tipId), [kit, tipId]);
   const [stand] = useMemo(() => tipRecords(record, owned, coatingsOf(kit)), [record, owned, kit]);
   if (!stand) return null;
   return (
     <>
-      <TipStanding record={stand} onWhy={setWhy} />
+      <TipStanding record={stand} onWhy={why.ask} />
       <FanNow
         tipId={tipId}
         usual={stand.fans.at(-1)?.width ?? fanWidth(stand.code.fan, NOMINAL_DISTANCE) ?? 0.25}
       />
-      {why ? <WhySheet number={why} onClose={() => setWhy(undefined)} onOverride={() => undefined} /> : null}
+      {why.sheet}
     </>
   );
 }
@@ -56,7 +58,7 @@ function FanNow({ tipId, usual }: { tipId: string; usual: number }) {
         label={`Fan now, at ${showText(NOMINAL_DISTANCE, 'distance', system)} from the wall`}
         kind="fanWidth"
         value={width}
-        bounds={{ min: 0.02, max: 2 }}
+        bounds={FAN_WIDTH_LIMITS}
         onChange={setWidth}
         onInvalid={setInvalid}
       />

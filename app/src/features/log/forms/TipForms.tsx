@@ -1,4 +1,13 @@
-import { fanWidth, quantity, readTip, showText, wornTip, NOMINAL_DISTANCE } from '@fine-spray/core';
+import {
+  FAN_WIDTH_LIMITS,
+  GUN_DISTANCE_LIMITS,
+  fanWidth,
+  quantity,
+  readTip,
+  showText,
+  wornTip,
+  NOMINAL_DISTANCE,
+} from '@fine-spray/core';
 import { TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
@@ -41,7 +50,7 @@ export function FanForm(props: FormProps) {
         kind="fanWidth"
         value={Number(payload['width'])}
         step={{ metric: 5, us: 0.5 }}
-        bounds={{ min: 0.02, max: 2 }}
+        bounds={FAN_WIDTH_LIMITS}
         error={errors['width']}
         onChange={(next) => onChange({ width: next })}
         onInvalid={(message) => onInvalid('width', message)}
@@ -65,7 +74,7 @@ export function FanForm(props: FormProps) {
         kind="distance"
         value={Number(payload['distance'])}
         step={{ metric: 50, us: 1 }}
-        bounds={{ min: 0.05, max: 1 }}
+        bounds={GUN_DISTANCE_LIMITS}
         error={errors['distance']}
         onChange={(distance) => onChange({ distance })}
         onInvalid={(message) => onInvalid('distance', message)}
