@@ -1,10 +1,13 @@
 import {
+  AREA_LIMITS,
   CONDITIONS,
   ELEMENTS,
   FEATURES_LIMIT,
   OPENING_KINDS,
+  OPENING_LIMITS,
   PIECES_LIMIT,
   SIDES,
+  SIZE_LIMITS,
   SURFACE_KIND_IDS,
   WINDS,
   measure,
@@ -13,7 +16,7 @@ import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
 import { point } from './place';
 import { coats, thinning, underLayers } from './system';
-import { id, line, numberWithin, oneOf, stored, text } from './primitives';
+import { checkedByCore, coordinate, id, line, numberWithin, oneOf, stored, text } from './primitives';
 
 export const JOB_STATUSES = ['estimate', 'in progress', 'finished'] as const;
 
@@ -39,18 +42,19 @@ export const jobFields = z
   })
   .strict();
 
-const sizeOf = (label: string) => z.number({ error: `${label} is not a number.` });
+const sizeOf = (label: string) => checkedByCore(label, SIZE_LIMITS);
+const openingSize = (label: string) => checkedByCore(label, OPENING_LIMITS);
 const pieces = z.int({ error: 'Number of pieces must be a whole number.' });
 
 export const opening = z
   .object({
     id,
     kind: oneOf('Opening', OPENING_KINDS),
-    width: sizeOf('Width'),
-    height: sizeOf('Height'),
+    width: openingSize('Width'),
+    height: openingSize('Height'),
     count: z.int({ error: 'Number of openings must be a whole number.' }),
-    at: sizeOf('Distance from the left').optional(),
-    sill: sizeOf('Height of the sill').optional(),
+    at: coordinate('Distance from the left').optional(),
+    sill: coordinate('Height of the sill').optional(),
   })
   .strict();
 
@@ -69,7 +73,7 @@ const sheet = {
 const outline = { ...piece, shape: z.literal('outline'), corners: z.array(point).max(200) };
 /** A net area put instead of the measured one. */
 const override = z
-  .object({ net: sizeOf('Area'), reason: line('Reason', 200) })
+  .object({ net: checkedByCore('Area', AREA_LIMITS), reason: line('Reason', 200) })
   .strict()
   .optional();
 

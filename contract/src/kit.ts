@@ -1,5 +1,6 @@
 import {
   ARCHETYPE_IDS,
+  COATING_PROPERTIES,
   COATING_PROPERTY_NAMES,
   checkCoating,
   type CoatingProperty,
@@ -12,7 +13,7 @@ import { SEALS, TIP_FAMILIES, readTip, type Seal } from '@fine-spray/core/tip';
 import type { Refusal } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { companyBook, price } from './book';
-import { line, numberWithin, oneOf, stored, text } from './primitives';
+import { checkedByCore, line, numberWithin, oneOf, stored, text } from './primitives';
 
 /** Puts a core refusal on the field it names. */
 export function refusalIssue(context: z.RefinementCtx, refusal: Refusal): void {
@@ -32,17 +33,18 @@ export const companyFields = z
   })
   .strict();
 
-export const coatingOverride = z
-  .object({
-    value: z.number({ error: 'This value is not a number.' }),
-    basis: oneOf('Basis', ['measured', 'history', 'data-sheet']),
-    source: line('Source', 200),
-  })
-  .strict();
+const coatingOverride = (property: CoatingProperty) =>
+  z
+    .object({
+      value: checkedByCore('This value', COATING_PROPERTIES[property].bounds),
+      basis: oneOf('Basis', ['measured', 'history', 'data-sheet']),
+      source: line('Source', 200),
+    })
+    .strict();
 
 const overrideShape = Object.fromEntries(
-  COATING_PROPERTY_NAMES.map((name) => [name, coatingOverride.optional()]),
-) as Record<CoatingProperty, z.ZodOptional<typeof coatingOverride>>;
+  COATING_PROPERTY_NAMES.map((name) => [name, coatingOverride(name).optional()]),
+) as Record<CoatingProperty, z.ZodOptional<ReturnType<typeof coatingOverride>>>;
 
 export const coatingFields = z
   .object({
@@ -119,9 +121,12 @@ export const hoseFields = z
   })
   .strict();
 
+/** Three or four digits; the core says what is wrong with others. */
+const tipCode = z.string({ error: 'Tip code is missing.' }).meta({ pattern: '^[0-9]{3,4}$' });
+
 /** A tip by family and code; checked against what the family is made in. */
 export const tipChoice = z
-  .object({ family: oneOf('Family', TIP_FAMILIES), code: z.string({ error: 'Tip code is missing.' }) })
+  .object({ family: oneOf('Family', TIP_FAMILIES), code: tipCode })
   .strict()
   .superRefine(({ code, family }, context) => {
     const tip = readTip(code, family, 'code');

@@ -1,12 +1,12 @@
-import { ELEMENTS, FEATURES_LIMIT, ITEM_IDS, surfacesOf } from '@fine-spray/core/takeoff';
+import { ELEMENTS, FEATURES_LIMIT, ITEM_IDS, SIZE_LIMITS, surfacesOf } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { refusalIssue } from './kit';
-import { id, line, oneOf, stored } from './primitives';
+import { checkedByCore, coordinate, id, line, oneOf, stored } from './primitives';
 import { itemSizes } from './sizes';
 
-const metres = (label: string) => z.number({ error: `${label} is not a number.` });
+const metres = (label: string) => checkedByCore(label, SIZE_LIMITS);
 
-export const point = z.object({ x: metres('A corner'), y: metres('A corner') }).strict();
+export const point = z.object({ x: coordinate('A corner'), y: coordinate('A corner') }).strict();
 
 export const feature = z
   .object({
@@ -15,8 +15,8 @@ export const feature = z
     count: z.int({ error: 'The number must be a whole one.' }),
     sizes: itemSizes,
     wall: z.int().min(0).max(200).optional(),
-    at: metres('Distance from the left').optional(),
-    sill: metres('Height of the sill').optional(),
+    at: coordinate('Distance from the left').optional(),
+    sill: coordinate('Height of the sill').optional(),
   })
   .strict();
 

@@ -1,3 +1,4 @@
+import { REACH } from '@fine-spray/core/shape';
 import { z } from 'zod';
 
 /** Client-made UUID (version 7 by our clients; any version is accepted). */
@@ -21,14 +22,18 @@ export function line(label: string, max: number, least = 1) {
 
 /** Text of several lines. */
 export function text(label: string, max: number, least = 0) {
-  return z
-    .string({ error: `${label} is missing.` })
-    .trim()
-    .refine((value) => lengthOf(value) >= least, { error: `${label} is missing.` })
-    .refine((value) => lengthOf(value) <= max, {
-      error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
-    })
-    .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` });
+  return (
+    z
+      .string({ error: `${label} is missing.` })
+      .trim()
+      .refine((value) => lengthOf(value) >= least, { error: `${label} is missing.` })
+      .refine((value) => lengthOf(value) <= max, {
+        error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
+      })
+      .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
+      // Said in the API's document: what is refined is not seen there.
+      .meta({ minLength: least, maxLength: max })
+  );
 }
 
 /** A finite number within limits, with the sentence to show when it is not. */
@@ -37,6 +42,25 @@ export function numberWithin(label: string, min: number, max: number, sentence: 
     .number({ error: `${label} is not a number.` })
     .min(min, { error: sentence })
     .max(max, { error: sentence });
+}
+
+interface Limits {
+  readonly min: number;
+  readonly max: number;
+}
+
+/**
+ * A number whose limits the core checks, with the user's units in its sentence: here they are said in the API's document
+ * only.
+ */
+export function checkedByCore(label: string, { min, max }: Limits) {
+  return z.number({ error: `${label} is not a number.` }).meta({ minimum: min, maximum: max });
+}
+
+/** A coordinate on a house, m. */
+export function coordinate(label: string) {
+  const sentence = `${label} is no place on a house: within ${REACH} m.`;
+  return numberWithin(label, -REACH, REACH, sentence);
 }
 
 /** One of a list, with a sentence that names the list. */

@@ -1,11 +1,12 @@
-import { SIZE_NAMES, type SizeName } from '@fine-spray/core/takeoff';
+import { SIZE_LIMITS, SIZE_NAMES, type SizeName } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
+import { checkedByCore } from './primitives';
 
 /** Sizes of an item, m; those that are missing follow the place or are the usual ones. */
 export const itemSizes = z
   .object(
     Object.fromEntries(
-      SIZE_NAMES.map((name) => [name, z.number({ error: 'A size is not a number.' }).optional()]),
+      SIZE_NAMES.map((name) => [name, checkedByCore('A size', SIZE_LIMITS).optional()]),
     ) as Record<SizeName, z.ZodOptional<z.ZodNumber>>,
   )
   .strict();

@@ -13,6 +13,22 @@ const wild = fc.oneof(
   fc.double({ min: 0, max: 400, noNaN: true }),
 );
 
+/** What a painter would type there, SI. */
+type Usual = fc.Arbitrary<number>;
+const between = (min: number, max: number): Usual => fc.double({ min, max, noNaN: true });
+const whole = (min: number, max: number): Usual => fc.integer({ min, max });
+const oneOf = (...values: readonly number[]): Usual => fc.constantFrom(...values);
+
+/** Three numbers as people type them: mostly as one would, and now and then one, or all, as nobody should. */
+function typed(usual: readonly Usual[]): fc.Arbitrary<readonly number[]> {
+  const sound = fc.tuple(...usual);
+  const slip = fc
+    .tuple(sound, fc.nat({ max: usual.length - 1 }), wild)
+    .map(([numbers, at, odd]) => numbers.map((one, index) => (index === at ? odd : one)));
+  const all = fc.tuple(...usual.map(() => wild));
+  return fc.oneof(sound, slip, all);
+}
+
 /** Places of a value that is no finite number, by their path. */
 function broken(value: unknown, path = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [path];
@@ -204,14 +220,74 @@ const ASKS: Readonly<Record<string, Ask>> = {
     core.measure({ shape: 'gable', width: a, height: b, ridge: c, count: 1, openings: [] }),
 };
 
+/** What a painter would type into each. */
+const USUAL: Readonly<Record<string, readonly Usual[]>> = {
+  fanReadings: [whole(1, 12), between(0.15, 0.5)],
+  checkWidthReading: [between(0.248, 0.26)],
+  'wornTip by fan': [between(0.1, 0.3), between(0.2, 0.5)],
+  'wornTip by flow': [between(1e-5, 4e-5), between(1e-5, 4e-5)],
+  litresLeft: [between(0, 200), between(0, 200), between(0, 200)],
+  litresLeftByFan: [between(0.17, 0.24), between(0.01, 0.3)],
+  cupViscosity: [between(15, 120)],
+  cupSeconds: [between(2e-5, 1.6e-4)],
+  compareOwnCup: [between(10, 100), between(10, 100)],
+  viscosityOf: [between(278, 308), between(0, 0.1)],
+  cupForPaint: [between(278, 308), between(0, 0.1)],
+  thinningAdvice: [between(0.2, 3), between(278, 308), between(0.1, 2)],
+  'thinningAdvice, the rest': [between(0, 0.2), between(0, 0.1), between(0.001, 0.02)],
+  warmingTime: [between(0.001, 0.02), between(275, 290), between(280, 293)],
+  fitSlopes: [between(0.2, 3), between(278, 308), between(0, 0.1)],
+  recoatTime: [between(278, 308), between(0.2, 0.9)],
+  lineAtPump: [between(5, 60), between(0.004, 0.01), between(5e6, 2e7)],
+  lineForGun: [between(0.004, 0.01), between(-3, 8), between(5e6, 1.5e7)],
+  filmAtSpeed: [between(5e-6, 3e-5), between(0.4, 0.95), between(0.2, 1.5)],
+  speedForFilm: [between(0.4, 0.95), between(0.1, 0.4), between(5e-5, 2e-4)],
+  wetFilmFor: [between(2e-5, 1e-4), between(0.3, 0.7), between(0, 0.1)],
+  dryFilmFrom: [between(5e-5, 2e-4), between(0.3, 0.7), between(0, 0.1)],
+  spreadingOf: [between(2e-5, 1e-4), between(0.3, 0.7)],
+  yieldSagLimit: [between(0.5, 20), between(900, 1600)],
+  combReading: [oneOf(5e-5, 1e-4), oneOf(5e-5), oneOf(1e-4)],
+  combVerdict: [between(5e-5, 1e-4), between(1e-4, 2e-4), between(5e-5, 2e-4)],
+  coatsNeeded: [between(5e-5, 2e-4), between(2e-5, 6e-5), between(1e-4, 3e-4)],
+  variationOf: [between(0.05, 0.9)],
+  checkSurface: [between(275, 305), between(0.2, 0.95), between(275, 305)],
+  driftReach: [between(0.5, 8), between(0, 10), between(1000, 1600)],
+  windLimit: [between(1, 12), between(0.15, 0.5), between(0, 10)],
+  setupCard: [between(2, 4), between(2, 6), between(5, 60)],
+  searchSetups: [between(2, 4), between(2, 6), between(5, 60)],
+  largestTip: [between(2, 4), between(2, 6), between(5, 60)],
+  startDialIn: [between(5e6, 8e6), between(3e6, 5e6), between(8e6, 2e7)],
+  readWidth: [between(0.1, 0.4), between(0.1, 0.4)],
+  readPattern: [between(0, 1), between(0, 1), between(0, 1)],
+  createGrid: [between(0.5, 10), between(0.5, 4)],
+  'planPasses, settings': [between(0.1, 0.4), between(0.2, 0.6), between(0.3, 1)],
+  'planPasses, piece': [between(-2, 2), between(-2, 2), between(0, 2)],
+  planBars: [whole(1, 60), between(0.5, 2), between(0.01, 0.06)],
+  planDoor: [between(0.6, 1.2), between(1.8, 2.4), between(0.08, 0.15)],
+  netAreaOf: [between(2, 4), between(2, 6), between(5, 60)],
+  paintDistributions: [between(1, 200), between(5, 60), between(0, 1000)],
+  measure: [between(0.5, 20), between(0.5, 6), between(0.5, 8)],
+};
+
 describe('whatever is typed', () => {
-  it.each(Object.entries(ASKS))('%s answers whole or refuses', (_name, ask) => {
+  it('is asked of each with what is usual there', () => {
+    expect(Object.keys(USUAL).sort()).toEqual(Object.keys(ASKS).sort());
+  });
+
+  it.each(Object.entries(ASKS))('%s answers whole or refuses, and does both', (name, ask) => {
+    let accepted = 0;
+    let refused = 0;
     fc.assert(
-      fc.property(wild, wild, wild, (a, b, c) => {
+      fc.property(typed(USUAL[name] ?? []), ([a = 0, b = 0, c = 0]) => {
         // A plan for a fan of a hair over a huge wall is refused by its bounds; nothing here runs long.
-        isHonest(ask(a, b, c));
+        const result = ask(a, b, c);
+        if (result.ok) accepted += 1;
+        else refused += 1;
+        isHonest(result);
       }),
-      { numRuns: 60 },
+      { numRuns: 90 },
     );
+    expect(accepted).toBeGreaterThan(10);
+    expect(refused).toBeGreaterThan(10);
   });
 });

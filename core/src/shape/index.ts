@@ -1,4 +1,5 @@
 export {
+  REACH,
   areaOf,
   boxOf,
   centroid,

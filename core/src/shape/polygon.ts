@@ -172,7 +172,7 @@ export function netArea({ outline, openings }: Piece): number {
 }
 
 /** Largest reach of a piece, m; beyond it a coordinate is a slip of the hand. */
-const REACH = 200;
+export const REACH = 200;
 const CORNERS = 200;
 /** Openings may lie on the outline: so much off counts as on it. */
 const TOUCH = 1e-6;
@@ -247,9 +247,7 @@ export function checkPiece(piece: Piece): Result<Piece> {
         'This opening lies outside the piece it is in, or reaches out of it.',
       );
     }
-    const clash = piece.openings
-      .slice(0, index)
-      .findIndex((other) => properlyCross(opening, other) || overlaps(opening, other));
+    const clash = piece.openings.slice(0, index).findIndex((other) => overlaps(opening, other));
     if (clash >= 0) {
       return refuse(
         'opening.overlap',
@@ -263,7 +261,42 @@ export function checkPiece(piece: Piece): Result<Piece> {
   return accept(piece);
 }
 
-/** One polygon lies in the other, or both are the same. */
+/** Where a segment meets the edges of a polygon, from 0 at its start to 1 at its end, in order. */
+function meetings(a: Point, b: Point, polygon: Polygon): readonly number[] {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const length = dx * dx + dy * dy;
+  const found = [0, 1];
+  for (const [c, d] of edgesOf(polygon)) {
+    found.push(((c.x - a.x) * dx + (c.y - a.y) * dy) / length);
+    const [ex, ey] = [d.x - c.x, d.y - c.y];
+    const across = dx * ey - dy * ex;
+    if (across !== 0) found.push(((c.x - a.x) * ey - (c.y - a.y) * ex) / across);
+  }
+  return found.filter((t) => t >= 0 && t <= 1).sort((one, other) => one - other);
+}
+
+/**
+ * Whether the outline of one polygon runs inside another: parts of its edges between the places where they meet the other's
+ * are looked at a hair inside their own polygon, so that outlines that only touch do not count.
+ */
+function runsInside(one: Polygon, other: Polygon): boolean {
+  const left = signedArea(one) > 0 ? 1 : -1;
+  return edgesOf(one).some(([a, b]) => {
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    if (length <= TOUCH) return false;
+    const [nx, ny] = [(-left * (b.y - a.y)) / length, (left * (b.x - a.x)) / length];
+    const parts = meetings(a, b, other);
+    return parts.some((from, index) => {
+      const to = parts[index + 1];
+      if (to === undefined || (to - from) * length <= TOUCH) return false;
+      const t = (from + to) / 2;
+      const inner = { x: a.x + t * (b.x - a.x) + TOUCH * nx, y: a.y + t * (b.y - a.y) + TOUCH * ny };
+      return contains(other, inner);
+    });
+  });
+}
+
+/** Whether two polygons share more than a hair of area. */
 function overlaps(one: Polygon, other: Polygon): boolean {
-  return contains(one, centroid(other)) || contains(other, centroid(one));
+  return runsInside(one, other) || runsInside(other, one);
 }

@@ -186,6 +186,24 @@ describe('a piece to paint', () => {
       'opening.overlap',
     ],
     [
+      'has two openings of one height that share almost half of their width',
+      { outline: box(0, 0, 4, 3), openings: [box(1, 1, 1, 1), box(1.55, 1, 1, 1)] },
+      'openings.1',
+      'opening.overlap',
+    ],
+    [
+      'has an opening on the sill of a wider one',
+      { outline: box(0, 0, 4, 3), openings: [box(1, 1, 2, 1), box(1.2, 1, 0.4, 0.5)] },
+      'openings.1',
+      'opening.overlap',
+    ],
+    [
+      'has openings that cross like a plus',
+      { outline: box(0, 0, 4, 3), openings: [box(1, 1.2, 2, 0.4), box(1.8, 0.5, 0.4, 2)] },
+      'openings.1',
+      'opening.overlap',
+    ],
+    [
       'has one opening twice',
       { outline: box(0, 0, 4, 3), openings: [box(1, 1, 1, 1), box(1, 1, 1, 1)] },
       'openings.1',
@@ -205,6 +223,23 @@ describe('a piece to paint', () => {
     ],
   ] as const)('is refused when it %s', (_what, piece, field, code) => {
     expect(checkPiece(piece)).toMatchObject({ ok: false, field, code });
+  });
+
+  it('has openings over each other exactly when they share area, whichever way round their corners are given', () => {
+    const side = fc.record({ from: fc.integer({ min: 0, max: 6 }), size: fc.integer({ min: 1, max: 6 }) });
+    const opening = fc.record({ x: side, y: side });
+    type Side = { readonly from: number; readonly size: number };
+    const shared = (one: Side, other: Side) =>
+      Math.min(one.from + one.size, other.from + other.size) - Math.max(one.from, other.from);
+    fc.assert(
+      fc.property(opening, opening, fc.boolean(), (one, other, back) => {
+        const [first, second] = [one, other].map(({ x, y }) => box(x.from, y.from, x.size, y.size));
+        const openings = [first ?? [], back ? [...(second ?? [])].reverse() : (second ?? [])];
+        const over = shared(one.x, other.x) > 0 && shared(one.y, other.y) > 0;
+        expect(checkPiece({ outline: box(-1, -1, 20, 20), openings }).ok).toBe(!over);
+      }),
+      { numRuns: 500 },
+    );
   });
 });
 

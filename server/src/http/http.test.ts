@@ -84,18 +84,53 @@ describe('the OpenAPI document', () => {
     }
   });
 
-  it('has a schema with limits for every body', async () => {
+  it('has a schema with limits for every body: each text, number, list and map says how long or large it may be', async () => {
     const { body } = await server.call('GET', '/api/openapi.json');
-    const put = (
-      body['paths'] as Record<
-        string,
-        Record<string, { requestBody: { content: Record<string, { schema: { required: string[] } }> } }>
-      >
-    )['/api/surfaces/{id}']?.['put'];
-    const schema = put?.requestBody.content['application/json']?.schema;
-    expect(schema?.required).toEqual(expect.arrayContaining(['geometry', 'coatingId', 'version']));
+    const paths = body['paths'] as Record<string, Record<string, { requestBody?: unknown }>>;
+    const bodies = ALL_OPERATIONS.filter((operation) => operation.body);
+    expect(bodies.length).toBeGreaterThan(10);
+    const open: string[] = [];
+    for (const { name, method, path: at } of bodies) {
+      const { content } = paths[at]?.[method]?.requestBody as {
+        content: Record<string, { schema: Schema }>;
+      };
+      const schema = content['application/json']?.schema;
+      open.push(...(schema ? unlimited(schema, name) : [`${name}: no schema`]));
+    }
+    expect(open).toEqual([]);
   });
 });
+
+interface Schema {
+  readonly type?: string;
+  readonly properties?: Record<string, Schema>;
+  readonly items?: Schema;
+  readonly additionalProperties?: Schema | boolean;
+  readonly anyOf?: readonly Schema[];
+  readonly oneOf?: readonly Schema[];
+  readonly [limit: string]: unknown;
+}
+
+/** Any of these bounds a value of its type. */
+const LIMITS: Readonly<Record<string, readonly string[]>> = {
+  string: ['maxLength', 'format', 'enum', 'const', 'pattern'],
+  number: ['maximum', 'enum', 'const'],
+  integer: ['maximum', 'enum', 'const'],
+  array: ['maxItems'],
+};
+
+/** Places of a schema where a value has no limit. */
+function unlimited(schema: Schema, at: string): string[] {
+  const { type = '', properties = {}, items, additionalProperties, anyOf = [], oneOf = [] } = schema;
+  const limits = LIMITS[type];
+  return [
+    ...(limits && !limits.some((limit) => limit in schema) ? [`${at} (${type})`] : []),
+    ...Object.entries(properties).flatMap(([name, one]) => unlimited(one, `${at}.${name}`)),
+    ...(items ? unlimited(items, `${at}[]`) : []),
+    ...(typeof additionalProperties === 'object' ? unlimited(additionalProperties, `${at}{}`) : []),
+    ...[...anyOf, ...oneOf].flatMap((one) => unlimited(one, at)),
+  ];
+}
 
 describe('what is served', () => {
   it('the page for every address of the application, not cached; hashed files for a year, compressed', async () => {

@@ -1,3 +1,0 @@
-module.exports = {
-  presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],
-};
