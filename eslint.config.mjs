@@ -148,6 +148,7 @@ export default tseslint.config(
         module: 'writable',
         require: 'readonly',
         __dirname: 'readonly',
+        __filename: 'readonly',
         globalThis: 'readonly',
         jest: 'readonly',
         URL: 'readonly',

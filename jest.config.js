@@ -4,7 +4,7 @@ const plain = (name, extra = {}) => ({
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
   setupFiles: [`${__dirname}/jest.setup.js`],
-  transform: { '\\.(ts|js|mjs)$': ['babel-jest', { configFile: `${__dirname}/babel.config.js` }] },
+  transform: { '\\.(ts|js|mjs)$': `${__dirname}/scripts/jest/esbuild.cjs` },
   transformIgnorePatterns: ['/node_modules/(?!@fine-spray/|fast-check|pure-rand|uuid)'],
   ...extra,
 });

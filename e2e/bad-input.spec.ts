@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { choose, makeWall, stored } from './pages';
 
 const alert = (page: Page, text: RegExp) => page.getByRole('alert').filter({ hasText: text }).first();

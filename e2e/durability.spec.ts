@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
 import { startCluster } from '../scripts/lib/cluster.mjs';
 import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
@@ -51,11 +50,14 @@ test('PostgreSQL killed under load: nothing that was acknowledged is missing aft
         }
       }
     });
-    await sleep(1200 + 400 * kill);
+    // Each at another moment of the load.
+    const enough = acknowledged.size + 150 + 100 * kill;
+    await expect.poll(() => acknowledged.size).toBeGreaterThan(enough);
     const postmaster = Number(readFileSync(path.join(folder, 'data/postmaster.pid'), 'utf8').split('\n')[0]);
     process.kill(postmaster, 'SIGKILL');
     await cluster.ended;
-    await sleep(300);
+    const before = refused;
+    await expect.poll(() => refused).toBeGreaterThan(before);
     writing = false;
     await Promise.all(writers);
     await instance.kill();

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { address, choose, demoJob, demoSurface, makeWall, stored } from './pages';
 
 test('the printed address opens the demo company with its jobs', async ({ page }) => {
@@ -9,53 +9,54 @@ test('the printed address opens the demo company with its jobs', async ({ page }
   }
 });
 
-test('a new wall shows its set-up card before anything is touched, and the card follows every input', async ({
-  page,
-}) => {
-  await makeWall(page);
-  const card = page.getByTestId('setup-card');
-  for (const label of [
-    'Gun, start',
-    'Pump, start',
-    'Move the gun 2.4 m in',
-    'Paint, 2 coats',
-    'Wet film',
-    'Dry film',
-    'Filter',
-    'Thin',
-    'Overlap',
-    'Distance',
-  ]) {
-    await expect(card.getByRole('button', { name: new RegExp(`^${label}.*Why this number$`) })).toBeVisible();
-  }
-  await expect(card.getByRole('button', { name: /Fit it instead/ })).toHaveCount(2);
-  await expect(page.getByRole('img', { name: /^Film to scale: sag limit .*wet .*dry / })).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Pump to wall: .* fan \d+ mm wide/ })).toBeVisible();
+test(
+  'a new wall shows its set-up card before anything is touched, and the card follows every input',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await makeWall(page);
+    const card = page.getByTestId('setup-card');
+    for (const label of [
+      'Gun, start',
+      'Pump, start',
+      'Move the gun 2.4 m in',
+      'Paint, 2 coats',
+      'Wet film',
+      'Dry film',
+      'Filter',
+      'Thin',
+      'Overlap',
+      'Distance',
+    ]) {
+      await expect(
+        card.getByRole('button', { name: new RegExp(`^${label}.*Why this number$`) }),
+      ).toBeVisible();
+    }
+    await expect(card.getByRole('button', { name: /Fit it instead/ })).toHaveCount(2);
+    await expect(page.getByRole('img', { name: /^Film to scale: sag limit .*wet .*dry / })).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Pump to wall: .* fan \d+ mm wide/ })).toBeVisible();
 
-  // From here on nothing may be asked of the server for the card to move.
-  await page.route('**/api/**', (route) => route.abort());
-  const paint = page.getByTestId('paint');
-  const before = await paint.textContent();
-  await page.getByLabel('Width, m').first().fill('8');
-  await expect(paint).not.toHaveText(before ?? '');
-  const wide = await paint.textContent();
-  await page.getByRole('button', { name: 'Windows: one more' }).click();
-  await page.getByRole('button', { name: 'Windows: one more' }).click();
-  await expect(paint).not.toHaveText(wide ?? '');
-  await page.getByLabel('Window width, m').fill('2');
-  await choose(page, 'Coating', /High-build masonry/);
-  await expect(card.getByRole('button', { name: /^Filter/ })).toContainText('30 mesh');
-  await choose(page, 'Coating', /Trim enamel, water-borne/);
-  await choose(page, 'Piece', 'Door');
-  await expect(card).toContainText('fine-finish tip');
-  await page.unroute('**/api/**');
-  await stored(page);
-});
+    // From here on nothing may be asked of the server for the card to move.
+    await page.route('**/api/**', (route) => route.abort());
+    const paint = page.getByTestId('paint');
+    const before = await paint.textContent();
+    await page.getByLabel('Width, m').first().fill('8');
+    await expect(paint).not.toHaveText(before ?? '');
+    const wide = await paint.textContent();
+    await page.getByRole('button', { name: 'Windows: one more' }).click();
+    await page.getByRole('button', { name: 'Windows: one more' }).click();
+    await expect(paint).not.toHaveText(wide ?? '');
+    await page.getByLabel('Window width, m').fill('2');
+    await choose(page, 'Coating', /High-build masonry/);
+    await expect(card.getByRole('button', { name: /^Filter/ })).toContainText('30 mesh');
+    await choose(page, 'Coating', /Trim enamel, water-borne/);
+    await choose(page, 'Piece', 'Door');
+    await expect(card).toContainText('fine-finish tip');
+    await page.unroute('**/api/**');
+    await stored(page);
+  },
+);
 
-test('on a phone the answer stays in sight, in one line, while the inputs are touched', async ({ page }, {
-  project,
-}) => {
-  test.skip(project.name !== 'phone', 'side by side when wide');
+test('on a phone the answer stays in sight, in one line, while the inputs are touched', async ({ page }) => {
   await makeWall(page);
   await expect(page.getByTestId('answer-strip')).toHaveCount(0);
   await page.getByRole('button', { name: 'Coats: one more' }).scrollIntoViewIfNeeded();
@@ -90,29 +91,31 @@ test('what is described is stored, and is there after a reload', async ({ page }
   await expect(page).toHaveTitle(/^Long wall .* – Fine Spray$/);
 });
 
-test('any number opens its formula, inputs and source, and a data sheet value moves the card and is said', async ({
-  page,
-}) => {
-  await makeWall(page);
-  await choose(page, 'Coating', /^Metal primer/);
-  const wet = page.getByTestId('wet-film');
-  const before = await wet.textContent();
-  await page.getByRole('button', { name: /^Wet film .* Why/ }).click();
-  const sheet = page.getByRole('dialog');
-  await expect(sheet).toContainText('WFT = DFT · (1 + r) ÷ VS');
-  await expect(sheet).toContainText('Working default for metal primer');
-  await sheet.getByRole('button', { name: 'Use a data sheet value' }).nth(1).click();
-  await sheet.getByLabel('Volume solids from the data sheet, %').fill('52');
-  await sheet.getByLabel('Where it says so').fill('Data sheet, issue 7');
-  await sheet.getByRole('button', { name: 'Use it' }).click();
-  await expect(sheet).toContainText('Data sheet, issue 7');
-  await sheet.getByRole('button', { name: 'Close' }).click();
-  await expect(wet).not.toHaveText(before ?? '');
-  await expect(page.getByTestId('from-data-sheet')).toContainText('volume solids');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(wet).toHaveText(before ?? '');
-  await expect(page.getByTestId('from-data-sheet')).toHaveCount(0);
-});
+test(
+  'any number opens its formula, inputs and source, and a data sheet value moves the card and is said',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await makeWall(page);
+    await choose(page, 'Coating', /^Metal primer/);
+    const wet = page.getByTestId('wet-film');
+    const before = await wet.textContent();
+    await page.getByRole('button', { name: /^Wet film .* Why/ }).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet).toContainText('WFT = DFT · (1 + r) ÷ VS');
+    await expect(sheet).toContainText('Working default for metal primer');
+    await sheet.getByRole('button', { name: 'Use a data sheet value' }).nth(1).click();
+    await sheet.getByLabel('Volume solids from the data sheet, %').fill('52');
+    await sheet.getByLabel('Where it says so').fill('Data sheet, issue 7');
+    await sheet.getByRole('button', { name: 'Use it' }).click();
+    await expect(sheet).toContainText('Data sheet, issue 7');
+    await sheet.getByRole('button', { name: 'Close' }).click();
+    await expect(wet).not.toHaveText(before ?? '');
+    await expect(page.getByTestId('from-data-sheet')).toContainText('volume solids');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(wet).toHaveText(before ?? '');
+    await expect(page.getByTestId('from-data-sheet')).toHaveCount(0);
+  },
+);
 
 test('every number of the card opens', async ({ page }) => {
   await page.goto(`${address()}${await demoSurface('North wall')}`);
@@ -130,7 +133,7 @@ test('every number of the card opens', async ({ page }) => {
   }
 });
 
-test('metric and US change places, and the choice is kept', async ({ page }) => {
+test('metric and US change places, and the choice is kept', { tag: '@wide' }, async ({ page }) => {
   const wall = `${address()}${await demoSurface('North wall')}`;
   await page.goto(wall);
   await expect(page.getByTestId('paint')).toContainText('L');
@@ -142,7 +145,7 @@ test('metric and US change places, and the choice is kept', async ({ page }) => 
   await expect(page.getByLabel('Width, ft').first()).toHaveValue(/^31\.49/);
 });
 
-test('a deleted surface comes back by undo, with all it had', async ({ page }) => {
+test('a deleted surface comes back by undo, with all it had', { tag: '@wide' }, async ({ page }) => {
   await makeWall(page);
   await page.getByLabel('Name').fill('Wall to lose');
   await page.getByRole('button', { name: 'Doors: one more' }).click();
@@ -156,24 +159,28 @@ test('a deleted surface comes back by undo, with all it had', async ({ page }) =
   await expect(page.getByRole('group', { name: 'Doors' })).toContainText('1');
 });
 
-test('a job is renamed, its hose changed, and deleted only after asking', async ({ page }) => {
-  await makeWall(page);
-  await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await page.getByRole('button', { name: 'Details' }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Name').fill('Boat shed');
-  await choose(page, 'Hose at the pump', 'Three eighths, 15 m');
-  await sheet.getByRole('button', { name: 'Store' }).click();
-  await expect(page.getByRole('heading', { name: 'Boat shed' })).toBeVisible();
-  await expect(page.getByText(/Three eighths, 15 m/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Details' }).click();
-  await sheet.getByRole('button', { name: 'Delete this job' }).click();
-  await sheet.getByRole('button', { name: 'Delete the job' }).click();
-  await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
-  await expect(page.getByRole('link', { name: /Boat shed/ })).toHaveCount(0);
-});
+test(
+  'a job is renamed, its hose changed, and deleted only after asking',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await makeWall(page);
+    await page.getByRole('button', { name: 'Back', exact: true }).click();
+    await page.getByRole('button', { name: 'Details' }).click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByLabel('Name').fill('Boat shed');
+    await choose(page, 'Hose at the pump', 'Three eighths, 15 m');
+    await sheet.getByRole('button', { name: 'Store' }).click();
+    await expect(page.getByRole('heading', { name: 'Boat shed' })).toBeVisible();
+    await expect(page.getByText(/Three eighths, 15 m/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Details' }).click();
+    await sheet.getByRole('button', { name: 'Delete this job' }).click();
+    await sheet.getByRole('button', { name: 'Delete the job' }).click();
+    await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /Boat shed/ })).toHaveCount(0);
+  },
+);
 
-test('the emergency card is one tap away on every screen', async ({ page }) => {
+test('the emergency card is one tap away on every screen', { tag: '@wide' }, async ({ page }) => {
   const screens = [
     '/',
     '/set-up',
@@ -191,7 +198,7 @@ test('the emergency card is one tap away on every screen', async ({ page }) => {
   }
 });
 
-test('the emergency card is one tap away from a sheet too', async ({ page }) => {
+test('the emergency card is one tap away from a sheet too', { tag: '@wide' }, async ({ page }) => {
   await page.goto(`${address()}${await demoSurface('North wall')}`);
   await page.getByRole('button', { name: /^Dry film .* Why/ }).click();
   await page
@@ -225,7 +232,7 @@ test('two people on one wall: the second is shown both and loses nothing', async
   await expect(page.getByLabel('Width, m').first()).toHaveValue('4');
 });
 
-test('keys lead about: places, emergency card, units, list of keys', async ({ page }) => {
+test('keys lead about: places, emergency card, units, list of keys', { tag: '@wide' }, async ({ page }) => {
   await page.goto(address());
   await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
   await page.keyboard.press('3');
@@ -239,35 +246,37 @@ test('keys lead about: places, emergency card, units, list of keys', async ({ pa
   await expect(page).toHaveURL(/\/emergency$/);
 });
 
-test('the film a card lays is worked out in a worker and shown on the wall, with the hand that lays it', async ({
-  page,
-}) => {
-  await page.goto(`${address()}${await demoSurface('North wall')}`);
-  const worker = page.waitForEvent('worker');
-  await page.getByRole('button', { name: 'See the film on the wall' }).click();
-  expect((await worker).url()).toContain(address());
-  const sheet = page.getByRole('dialog', { name: 'Film on the wall' });
-  await expect(sheet.getByTestId('film-mean')).toHaveText(/\d+\s?μm/);
-  await expect(
-    sheet.getByRole('img', { name: /^The wall to scale with its film and \d+ passes$/ }),
-  ).toBeVisible();
-  const verdict = sheet.getByTestId('film-verdict');
-  await expect(verdict).toHaveText(/thinner than .* is over the sag limit of 200 μm/);
+test(
+  'the film a card lays is worked out in a worker and shown on the wall, with the hand that lays it',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}${await demoSurface('North wall')}`);
+    const worker = page.waitForEvent('worker');
+    await page.getByRole('button', { name: 'See the film on the wall' }).click();
+    expect((await worker).url()).toContain(address());
+    const sheet = page.getByRole('dialog', { name: 'Film on the wall' });
+    await expect(sheet.getByTestId('film-mean')).toHaveText(/\d+\s?μm/);
+    await expect(
+      sheet.getByRole('img', { name: /^The wall to scale with its film and \d+ passes$/ }),
+    ).toBeVisible();
+    const verdict = sheet.getByTestId('film-verdict');
+    await expect(verdict).toHaveText(/thinner than .* is over the sag limit of 200 μm/);
 
-  const steady = await verdict.textContent();
-  await sheet.getByRole('radio', { name: 'Usual hand' }).click();
-  await expect(verdict).not.toHaveText(steady ?? '');
-  const usual = await verdict.textContent();
-  await sheet.getByRole('button', { name: 'Another try' }).click();
-  await expect(verdict).not.toHaveText(usual ?? '');
+    const steady = await verdict.textContent();
+    await sheet.getByRole('radio', { name: 'Usual hand' }).click();
+    await expect(verdict).not.toHaveText(steady ?? '');
+    const usual = await verdict.textContent();
+    await sheet.getByRole('button', { name: 'Another try' }).click();
+    await expect(verdict).not.toHaveText(usual ?? '');
 
-  await sheet.getByRole('button', { name: /^Misses the piece/ }).click();
-  await expect(page.getByRole('dialog').getByText('Paint that misses the piece')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
-  await expect(sheet.getByTestId('film-mean')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(sheet).toHaveCount(0);
-});
+    await sheet.getByRole('button', { name: /^Misses the piece/ }).click();
+    await expect(page.getByRole('dialog').getByText('Paint that misses the piece')).toBeVisible();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(sheet.getByTestId('film-mean')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(sheet).toHaveCount(0);
+  },
+);
 
 test('the buy list of a job: containers by the risk chosen, where the paint goes, what makes it unsure', async ({
   page,

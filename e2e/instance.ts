@@ -43,8 +43,17 @@ export class Instance {
   }
 
   /** As when somebody pulls the plug. */
-  async kill(): Promise<void> {
-    this.#child?.kill('SIGKILL');
+  kill(): Promise<void> {
+    return this.#end('SIGKILL');
+  }
+
+  /** As it is stopped by Ctrl-C. */
+  stop(): Promise<void> {
+    return this.#end('SIGINT');
+  }
+
+  async #end(signal: NodeJS.Signals): Promise<void> {
+    this.#child?.kill(signal);
     this.#child = undefined;
     await this.#ended;
   }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { address, demoJob } from './pages';
 
 const SURFACES = 1000;
@@ -21,37 +21,39 @@ function content(row: Record<string, unknown>): Record<string, unknown> {
   return { ...rest, version: 0 };
 }
 
-test('a job of 1,000 surfaces opens, scrolls to its end, and one more is refused with a sentence', async ({
-  page,
-}) => {
-  test.setTimeout(120_000);
-  const demo = await demoJob();
-  const jobId = randomUUID();
-  await json('PUT', `/api/jobs/${jobId}`, {
-    ...content(await json('GET', `/api${demo}`)),
-    name: 'A whole street',
-  });
-  const [sample] = (await json('GET', `/api${demo}/surfaces`))['items'] as Record<string, unknown>[];
-  for (let from = 0; from < SURFACES; from += 50) {
-    const batch = Array.from({ length: 50 }, (_unused, index) => from + index);
-    await Promise.all(
-      batch.map((position) =>
-        json('PUT', `/api/surfaces/${randomUUID()}`, {
-          ...content(sample ?? {}),
-          jobId,
-          position,
-          name: `Wall ${position + 1} with a name as long as people give when a house has many walls alike`,
-        }),
-      ),
-    );
-  }
-  await page.goto(`${address()}/jobs/${jobId}`);
-  await expect(page.getByText(/Wall 1 with a name/)).toBeVisible();
-  expect(await page.getByRole('link', { name: /Wall \d+ with/ }).count()).toBeLessThan(200);
-  await page.getByRole('button', { name: 'Add a single surface' }).click();
-  await expect(page.getByText(/A job holds 1,000 surfaces at most/)).toBeVisible();
-  await page.getByText(/Wall 1 with a name/).hover();
-  for (let wheel = 0; wheel < 40; wheel += 1) await page.mouse.wheel(0, 4000);
-  await expect(page.getByText(/Wall 1000 with a name/)).toBeVisible();
-  await fetch(`${address()}/api/jobs/${jobId}`, { method: 'DELETE' });
-});
+test(
+  'a job of 1,000 surfaces opens, scrolls to its end, and one more is refused with a sentence',
+  { tag: '@wide' },
+  async ({ page }) => {
+    test.setTimeout(120_000);
+    const demo = await demoJob();
+    const jobId = randomUUID();
+    await json('PUT', `/api/jobs/${jobId}`, {
+      ...content(await json('GET', `/api${demo}`)),
+      name: 'A whole street',
+    });
+    const [sample] = (await json('GET', `/api${demo}/surfaces`))['items'] as Record<string, unknown>[];
+    for (let from = 0; from < SURFACES; from += 50) {
+      const batch = Array.from({ length: 50 }, (_unused, index) => from + index);
+      await Promise.all(
+        batch.map((position) =>
+          json('PUT', `/api/surfaces/${randomUUID()}`, {
+            ...content(sample ?? {}),
+            jobId,
+            position,
+            name: `Wall ${position + 1} with a name as long as people give when a house has many walls alike`,
+          }),
+        ),
+      );
+    }
+    await page.goto(`${address()}/jobs/${jobId}`);
+    await expect(page.getByText(/Wall 1 with a name/)).toBeVisible();
+    expect(await page.getByRole('link', { name: /Wall \d+ with/ }).count()).toBeLessThan(200);
+    await page.getByRole('button', { name: 'Add a single surface' }).click();
+    await expect(page.getByText(/A job holds 1,000 surfaces at most/)).toBeVisible();
+    await page.getByText(/Wall 1 with a name/).hover();
+    for (let wheel = 0; wheel < 40; wheel += 1) await page.mouse.wheel(0, 4000);
+    await expect(page.getByText(/Wall 1000 with a name/)).toBeVisible();
+    await fetch(`${address()}/api/jobs/${jobId}`, { method: 'DELETE' });
+  },
+);

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { address, demoJob, demoSurface } from './pages';
 
 /** Counts what a thumb does. */
@@ -68,31 +68,33 @@ async function combsThatHold(): Promise<number> {
   return all.filter(({ id, kind }) => kind === 'comb' && !replaced.has(id)).length;
 }
 
-test('comb: each tap is a reading, at once with mean, verdict and the speed to go on with; one is undone', async ({
-  page,
-}, { project }) => {
-  // Readings of one coat count together for hours: each size of screen has a wall of its own.
-  await at(page, project.name === 'phone' ? 'Stair wall, left' : 'Stair wall, right');
-  const before = await combsThatHold();
-  const thumb = taps();
-  await thumb.tap(page.getByRole('link', { name: 'Log', exact: true }));
-  await thumb.tap(page.getByRole('button', { name: 'Comb', exact: true }));
-  await thumb.tap(page.getByRole('button', { name: /^Tooth 150/ }));
-  const answer = page.getByTestId('comb-answer');
-  await expect(answer).toContainText('Mean of 1');
-  expect(thumb.count()).toBe(3);
-  await page.getByRole('button', { name: /^Tooth 150/ }).click();
-  await page.getByRole('button', { name: /^Tooth 150/ }).click();
-  await page.getByRole('button', { name: /^Tooth 150/ }).click();
-  await expect(answer).toContainText('Mean of 4');
-  await expect(answer).toContainText('Too thick');
-  await expect(answer).toContainText(/Speed up to 2\.4 m in \d+(\.5)? s\./);
-  await page.getByRole('button', { name: /^Tooth 800/ }).click();
-  await expect(page.getByRole('alert')).toContainText('Every tooth is wet');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(answer).toContainText('Mean of 3');
-  await expect.poll(combsThatHold).toBe(before + 3);
-});
+test(
+  'comb: each tap is a reading, at once with mean, verdict and the speed to go on with; one is undone',
+  { tag: '@wide' },
+  async ({ page }, { project }) => {
+    // Readings of one coat count together for hours: each size of screen has a wall of its own.
+    await at(page, project.name === 'phone' ? 'Stair wall, left' : 'Stair wall, right');
+    const before = await combsThatHold();
+    const thumb = taps();
+    await thumb.tap(page.getByRole('link', { name: 'Log', exact: true }));
+    await thumb.tap(page.getByRole('button', { name: 'Comb', exact: true }));
+    await thumb.tap(page.getByRole('button', { name: /^Tooth 150/ }));
+    const answer = page.getByTestId('comb-answer');
+    await expect(answer).toContainText('Mean of 1');
+    expect(thumb.count()).toBe(3);
+    await page.getByRole('button', { name: /^Tooth 150/ }).click();
+    await page.getByRole('button', { name: /^Tooth 150/ }).click();
+    await page.getByRole('button', { name: /^Tooth 150/ }).click();
+    await expect(answer).toContainText('Mean of 4');
+    await expect(answer).toContainText('Too thick');
+    await expect(answer).toContainText(/Speed up to 2\.4 m in \d+(\.5)? s\./);
+    await page.getByRole('button', { name: /^Tooth 800/ }).click();
+    await expect(page.getByRole('alert')).toContainText('Every tooth is wet');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(answer).toContainText('Mean of 3');
+    await expect.poll(combsThatHold).toBe(before + 3);
+  },
+);
 
 test('what is too soon or too cold is said before the coat is begun', async ({ page }) => {
   const id = idOf(await demoSurface('Short walls'));
@@ -103,22 +105,24 @@ test('what is too soon or too cold is said before the coat is begun', async ({ p
   await expect(page.getByText('Caution: not fit to spray').first()).toBeVisible();
 });
 
-test('an entry is put right: a new one replaces it and both stay visible; another is taken back', async ({
-  page,
-}) => {
-  const surface = idOf(await demoSurface('Ceiling'));
-  await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
-  await page.getByLabel('Sprayed, L').fill('44');
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await page.getByRole('link', { name: /44 L/ }).first().click();
-  await page.getByRole('button', { name: 'Put it right' }).click();
-  await page.getByLabel('Sprayed, L').fill('4.5');
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByRole('heading', { name: 'It replaced' })).toBeVisible();
-  await expect(page.getByText('44 L', { exact: false }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByRole('heading', { name: 'Put right by' })).toBeVisible();
-});
+test(
+  'an entry is put right: a new one replaces it and both stay visible; another is taken back',
+  { tag: '@wide' },
+  async ({ page }) => {
+    const surface = idOf(await demoSurface('Ceiling'));
+    await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
+    await page.getByLabel('Sprayed, L').fill('44');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByRole('link', { name: /44 L/ }).first().click();
+    await page.getByRole('button', { name: 'Put it right' }).click();
+    await page.getByLabel('Sprayed, L').fill('4.5');
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByRole('heading', { name: 'It replaced' })).toBeVisible();
+    await expect(page.getByText('44 L', { exact: false }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await expect(page.getByRole('heading', { name: 'Put right by' })).toBeVisible();
+  },
+);
 
 test('a note that is too long is kept and says so; shortened, it is written', async ({ page }) => {
   await page.goto(`${address()}/log/write/note`);
@@ -147,33 +151,42 @@ test('negative litres are refused at their field and nothing is written', async 
 
 test('a form waits for its surface: what is typed is not taken away when it comes', async ({ page }) => {
   const surface = idOf(await demoSurface('Ceiling'));
+  let letCome: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (letCome = resolve));
   await page.route('**/surfaces', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await held;
     await route.continue();
   });
   await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   const sprayed = page.getByLabel('Sprayed, L');
+  await expect(sprayed).toHaveCount(0);
+  letCome();
   await sprayed.fill('3.25');
   await expect(page.getByText('Galley · Ceiling')).toBeVisible();
-  await page.waitForTimeout(2500);
+  await page.waitForLoadState('networkidle');
   await expect(sprayed).toHaveValue('3.25');
 });
 
-test('the clocks have their lists and a calendar that others can read', async ({ page }) => {
-  await page.goto(`${address()}/log/clocks?job=${idOf(await demoJob())}`);
-  await expect(page.getByTestId('clocks-answer')).toContainText(/can go on now|Nothing is ready/);
-  await expect(page.getByTestId('clocks-opens next')).toContainText('Last coat finished');
-  const saved = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Windows as a calendar file' }).click();
-  const download = await saved;
-  expect(download.suggestedFilename()).toBe('recoat-windows.ics');
-  const chunks: Buffer[] = [];
-  for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-  const text = Buffer.concat(chunks).toString();
-  expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
-  expect(text).toMatch(/DTSTART:\d{8}T\d{6}Z/);
-  expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10);
-});
+test(
+  'the clocks have their lists and a calendar that others can read',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}/log/clocks?job=${idOf(await demoJob())}`);
+    await expect(page.getByTestId('clocks-answer')).toContainText(/can go on now|Nothing is ready/);
+    await expect(page.getByTestId('clocks-opens next')).toContainText('Last coat finished');
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Windows as a calendar file' }).click();
+    const download = await saved;
+    expect(download.suggestedFilename()).toBe('recoat-windows.ics');
+    const chunks: Buffer[] = [];
+    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+    const text = Buffer.concat(chunks).toString();
+    expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
+    expect(text).toMatch(/DTSTART:\d{8}T\d{6}Z/);
+    expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10);
+  },
+);
 
 test('plan against actual says what is short, before which coat, and where it went', async ({ page }) => {
   await page.goto(`${address()}/log/actual?job=${idOf(await demoJob())}`);

@@ -3,6 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
+import { keeps } from './device';
 import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
 
@@ -46,14 +47,18 @@ async function seen(page: Page): Promise<{ job: string; wall: string }> {
   const ids = await boathouse();
   await page.goto(`${instance.address}/`);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.goto(`${instance.address}/jobs/${ids.job}`);
+  await expect(page.getByText('Boat hall').first()).toBeVisible();
+  await keeps(page, 0, [['jobs'], ['surfaces', ids.job], ['places', ids.job]]);
   await page.goto(`${instance.address}/jobs/${ids.job}/surfaces/${ids.wall}`);
   await expect(page.getByTestId('setup-card')).toBeVisible();
   await page.goto(`${instance.address}/kit`);
   await expect(page.getByText('Mid electric, van')).toBeVisible();
+  await keeps(page, 0, [['coatings'], ['sprayers'], ['hoses'], ['tips'], ['gear'], ['company']]);
   await page.goto(`${instance.address}/log`);
   await expect(page.getByRole('button', { name: 'Comb', exact: true })).toBeVisible();
   await expect(page.getByText(/\d+ entries/)).toBeVisible();
-  await page.waitForTimeout(1000);
+  await keeps(page, (await stored()).length, []);
   return ids;
 }
 

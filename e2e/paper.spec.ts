@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readPdf } from '../scripts/readPdf.mjs';
 import { address, demoJob, demoSurface } from './pages';
 
@@ -57,31 +57,35 @@ test('while the server is away, paper says so and nothing else is lost', async (
   expect((await sheet(page, 'Buy list, PDF')).pages.length).toBeGreaterThan(1);
 });
 
-test('a buy list comes back from the shop and is held against what the job wants', async ({ page }) => {
-  await page.goto(`${address()}${await demoJob()}/buy`);
-  await expect(page.getByTestId('coating-to-buy').first()).toContainText('enough');
-  const coming = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Buy list, CSV' }).click();
-  const csv = readFileSync(await (await coming).path(), 'utf8');
-  const check = async (text: string) => {
-    const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'Check what was bought' }).click();
-    await (await chooser).setFiles({ name: 'shop.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-    return page.getByRole('dialog');
-  };
-  const whole = await check(csv);
-  await expect(whole.getByText('Enough of every coating')).toBeVisible();
-  await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
+test(
+  'a buy list comes back from the shop and is held against what the job wants',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}${await demoJob()}/buy`);
+    await expect(page.getByTestId('coating-to-buy').first()).toContainText('enough');
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Buy list, CSV' }).click();
+    const csv = readFileSync(await (await coming).path(), 'utf8');
+    const check = async (text: string) => {
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: 'Check what was bought' }).click();
+      await (await chooser).setFiles({ name: 'shop.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+      return page.getByRole('dialog');
+    };
+    const whole = await check(csv);
+    await expect(whole.getByText('Enough of every coating')).toBeVisible();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
 
-  const [header = '', ...lines] = csv.trim().split(/\r?\n/);
-  const part = await check([header, ...lines.slice(1)].join('\n'));
-  await expect(part.getByText(`1 of ${lines.length} coatings may not be enough`)).toBeVisible();
-  await expect(part.getByText('Not on the list')).toBeVisible();
-  await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
+    const [header = '', ...lines] = csv.trim().split(/\r?\n/);
+    const part = await check([header, ...lines.slice(1)].join('\n'));
+    await expect(part.getByText(`1 of ${lines.length} coatings may not be enough`)).toBeVisible();
+    await expect(part.getByText('Not on the list')).toBeVisible();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
 
-  const wrong = await check([header, 'Interior wall matt,many,1,80,1 x 10,10,,2'].join('\n'));
-  await expect(wrong.getByRole('alert')).toContainText('"many" is not a number.');
-});
+    const wrong = await check([header, 'Interior wall matt,many,1,80,1 x 10,10,,2'].join('\n'));
+    await expect(wrong.getByRole('alert')).toContainText('"many" is not a number.');
+  },
+);
 
 test('set-ups of a wall are compared side by side, and another one is fitted', async ({ page }) => {
   await page.goto(`${address()}${await demoSurface('South wall')}`);

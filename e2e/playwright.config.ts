@@ -1,13 +1,15 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
 
-/** Specs about the command itself need no browser size. */
+/** Specs about the command itself, and about a device without its server, need no browser size. */
 const COMMANDS = /(command|restart|offline|soak|durability)\.spec\.ts/;
+/** Sets its sizes itself. */
+const BOTH_SIZES = /accessibility\.spec\.ts/;
 
 export default defineConfig({
   testDir: '.',
   globalSetup: './global-setup.ts',
-  workers: 1,
+  workers: 2,
   // No test is about speed (that is the bench): the limits only end what hangs, on the slowest machine seen.
   timeout: 180_000,
   expect: { timeout: 30_000 },
@@ -16,12 +18,18 @@ export default defineConfig({
   outputDir: '../test-results',
   use: { launchOptions: CHROMIUM, trace: 'off', screenshot: 'off', serviceWorkers: 'block' },
   projects: [
-    { name: 'phone', testIgnore: COMMANDS, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
-    { name: 'wide', testIgnore: COMMANDS, use: { viewport: { width: 1280, height: 800 } } },
     {
       name: 'command',
       testMatch: COMMANDS,
       use: { viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' },
+    },
+    // Everything that people do, on a phone; what another layout could break, tagged so, when wide too.
+    { name: 'phone', testIgnore: COMMANDS, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    {
+      name: 'wide',
+      testIgnore: [COMMANDS, BOTH_SIZES],
+      grep: /@wide/,
+      use: { viewport: { width: 1280, height: 800 } },
     },
   ],
 });

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { freePort, startFineSpray, temporaryHome } from './fine-spray';
 import { address, demoJob, demoSurface } from './pages';
 
@@ -22,39 +22,41 @@ async function dialUntil(page: Page, even: number): Promise<number> {
   return cards;
 }
 
-test('a fan is dialled in card by card, a wrong answer is taken back, and the end is kept as measured', async ({
-  page,
-}) => {
-  await tool(page, 'dial-in');
-  await press(page, 'Safe and ready: begin');
-  const first = await gun(page);
-  await press(page, /^It looks like this: Tails/);
-  expect(await gun(page)).toBeGreaterThan(first);
-  await press(page, /That was wrong/);
-  expect(await gun(page)).toBe(first);
-  await dialUntil(page, first + 22);
-  await expect(page.getByTestId('dial-in-found')).toContainText('Lowest even fan');
-  await expect(page.getByTestId('dial-in-found')).toContainText('measured on this job');
-  const pressures = async () =>
-    (await page.getByTestId('dial-in-found').innerText()).match(/\d+/g)?.slice(0, 4);
-  const found = await pressures();
-  await press(page, 'Keep this set-up');
-  await expect(page.getByTestId('dial-in-kept')).toBeVisible();
-  // What is learned from it moves the next dial-in, not the cards of this one; nor does another unit system.
-  expect(await pressures()).toEqual(found);
-  await page.keyboard.press('u');
-  await page.keyboard.press('u');
-  expect(await pressures()).toEqual(found);
-  await page.goto(`${address()}${await demoSurface('South wall')}`);
-  await expect(page.getByTestId('dialled-in')).toContainText('Measured:');
-  await tool(page, 'card');
-  await expect(page.getByText('Pressures are those of your dial-in')).toBeVisible();
-  // Another wall with the same coating, tip and sprayer remembers it.
-  await tool(page, 'dial-in', 'North wall');
-  await expect(page.getByTestId('dial-in-start')).toContainText(
-    'Last time with this coating, tip and sprayer',
-  );
-});
+test(
+  'a fan is dialled in card by card, a wrong answer is taken back, and the end is kept as measured',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await tool(page, 'dial-in');
+    await press(page, 'Safe and ready: begin');
+    const first = await gun(page);
+    await press(page, /^It looks like this: Tails/);
+    expect(await gun(page)).toBeGreaterThan(first);
+    await press(page, /That was wrong/);
+    expect(await gun(page)).toBe(first);
+    await dialUntil(page, first + 22);
+    await expect(page.getByTestId('dial-in-found')).toContainText('Lowest even fan');
+    await expect(page.getByTestId('dial-in-found')).toContainText('measured on this job');
+    const pressures = async () =>
+      (await page.getByTestId('dial-in-found').innerText()).match(/\d+/g)?.slice(0, 4);
+    const found = await pressures();
+    await press(page, 'Keep this set-up');
+    await expect(page.getByTestId('dial-in-kept')).toBeVisible();
+    // What is learned from it moves the next dial-in, not the cards of this one; nor does another unit system.
+    expect(await pressures()).toEqual(found);
+    await page.keyboard.press('u');
+    await page.keyboard.press('u');
+    expect(await pressures()).toEqual(found);
+    await page.goto(`${address()}${await demoSurface('South wall')}`);
+    await expect(page.getByTestId('dialled-in')).toContainText('Measured:');
+    await tool(page, 'card');
+    await expect(page.getByText('Pressures are those of your dial-in')).toBeVisible();
+    // Another wall with the same coating, tip and sprayer remembers it.
+    await tool(page, 'dial-in', 'North wall');
+    await expect(page.getByTestId('dial-in-start')).toContainText(
+      'Last time with this coating, tip and sprayer',
+    );
+  },
+);
 
 test('the width of the fan and a picture of the card are offered as answers, never taken by themselves', async ({
   page,
@@ -117,99 +119,107 @@ test('the gauge is live, shows the fault it plays, and its loss stops nothing', 
   expect(await gun(page)).toBeGreaterThan(before);
 });
 
-test('steps whose order hurts are locked, say why, and survive a reload; the end is written down', async ({
-  page,
-}) => {
-  await tool(page, 'start-up', 'Vaulted ceiling, north slope');
-  const now = page.getByTestId('procedure-now');
-  await expect(now).toContainText('step 1 of');
-  const last = page.getByRole('checkbox').last();
-  await last.click();
-  await expect(page.getByRole('alert')).toContainText('First: Pump off');
-  await expect(last).toHaveAttribute('aria-checked', 'false');
-  // Not by any order of taps: every box once, from the last to the first, ticks only what hurts nobody.
-  const boxes = page.getByRole('checkbox');
-  const count = await boxes.count();
-  for (let index = count - 1; index > 0; index -= 1) await boxes.nth(index).click();
-  expect(
-    await page.getByRole('checkbox', { name: /in last, arrow forward/ }).getAttribute('aria-checked'),
-  ).toBe('false');
-  await press(page, /^Done$/);
-  await page.reload();
-  await expect(page.getByRole('checkbox').first()).toHaveAttribute('aria-checked', 'true');
-  while (await now.isVisible()) await press(page, /^Done$/);
-  await expect(page.getByTestId('procedure-done')).toBeVisible();
-  await press(page, 'Write it down');
-  await tool(page, 'shut-down', 'Vaulted ceiling, north slope');
-  await page
-    .getByTestId('fault-finder')
-    .getByRole('button', { name: /Gun drips/ })
-    .click();
-  await expect(page.getByTestId('fault-finder')).toContainText('First thing to try');
-  await press(page, 'Still there: next');
-  await expect(page.getByTestId('fault-finder')).toContainText('Second thing to try');
-});
+test(
+  'steps whose order hurts are locked, say why, and survive a reload; the end is written down',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await tool(page, 'start-up', 'Vaulted ceiling, north slope');
+    const now = page.getByTestId('procedure-now');
+    await expect(now).toContainText('step 1 of');
+    const last = page.getByRole('checkbox').last();
+    await last.click();
+    await expect(page.getByRole('alert')).toContainText('First: Pump off');
+    await expect(last).toHaveAttribute('aria-checked', 'false');
+    // Not by any order of taps: every box once, from the last to the first, ticks only what hurts nobody.
+    const boxes = page.getByRole('checkbox');
+    const count = await boxes.count();
+    for (let index = count - 1; index > 0; index -= 1) await boxes.nth(index).click();
+    expect(
+      await page.getByRole('checkbox', { name: /in last, arrow forward/ }).getAttribute('aria-checked'),
+    ).toBe('false');
+    await press(page, /^Done$/);
+    await page.reload();
+    await expect(page.getByRole('checkbox').first()).toHaveAttribute('aria-checked', 'true');
+    while (await now.isVisible()) await press(page, /^Done$/);
+    await expect(page.getByTestId('procedure-done')).toBeVisible();
+    await press(page, 'Write it down');
+    await tool(page, 'shut-down', 'Vaulted ceiling, north slope');
+    await page
+      .getByTestId('fault-finder')
+      .getByRole('button', { name: /Gun drips/ })
+      .click();
+    await expect(page.getByTestId('fault-finder')).toContainText('First thing to try');
+    await press(page, 'Still there: next');
+    await expect(page.getByTestId('fault-finder')).toContainText('Second thing to try');
+  },
+);
 
-test('cold paint is told to be warmed, a cup outside its range to be changed; the check is kept and drawn', async ({
-  page,
-}) => {
-  await tool(page, 'paint', 'North wall');
-  const answer = page.getByTestId('paint-answer');
-  await expect(answer).toContainText('s wanted');
-  await page.getByLabel(/^Temperature of the paint/).fill('-20');
-  await expect(page.getByText(/Temperature of the paint must be between/)).toBeVisible();
-  await page.getByLabel(/^Temperature of the paint/).fill('9');
-  await press(page, 'Five seconds more');
-  for (let index = 0; index < 5; index += 1) await press(page, 'Five seconds more');
-  await press(page, 'Add this time');
-  await expect(answer).toContainText(/Warm it/);
-  await page.getByLabel(/^Temperature of the paint/).fill('23');
-  await expect(answer).toContainText(/Thin/);
-  await expect(page.getByTestId('paint-amount')).toContainText('mL');
-  await press(page, 'Take the last off');
-  for (let index = 0; index < 10; index += 1) await press(page, 'Five seconds more');
-  await press(page, 'Add this time');
-  await expect(answer.getByRole('alert')).toContainText('converts from');
-  await press(page, 'Take the last off');
-  for (let index = 0; index < 12; index += 1) await press(page, 'Five seconds less');
-  await press(page, 'Add this time');
-  await page.getByLabel(/^Thinner added now/).fill('5000');
-  await expect(page.getByText(/past the data sheet/)).toBeVisible();
-  await page.getByLabel(/^Thinner added now/).fill('0');
-  await page.getByLabel('Batch').fill('H-9001');
-  await page.reload();
-  await expect(page.getByLabel('Batch')).toHaveValue('H-9001');
-  await press(page, 'Keep this check');
-  await expect(page.getByTestId('viscosity-chart')).toBeVisible();
-  await expect(page.getByLabel('Batch')).toHaveCount(0);
-});
+test(
+  'cold paint is told to be warmed, a cup outside its range to be changed; the check is kept and drawn',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await tool(page, 'paint', 'North wall');
+    const answer = page.getByTestId('paint-answer');
+    await expect(answer).toContainText('s wanted');
+    await page.getByLabel(/^Temperature of the paint/).fill('-20');
+    await expect(page.getByText(/Temperature of the paint must be between/)).toBeVisible();
+    await page.getByLabel(/^Temperature of the paint/).fill('9');
+    await press(page, 'Five seconds more');
+    for (let index = 0; index < 5; index += 1) await press(page, 'Five seconds more');
+    await press(page, 'Add this time');
+    await expect(answer).toContainText(/Warm it/);
+    await page.getByLabel(/^Temperature of the paint/).fill('23');
+    await expect(answer).toContainText(/Thin/);
+    await expect(page.getByTestId('paint-amount')).toContainText('mL');
+    await press(page, 'Take the last off');
+    for (let index = 0; index < 10; index += 1) await press(page, 'Five seconds more');
+    await press(page, 'Add this time');
+    await expect(answer.getByRole('alert')).toContainText('converts from');
+    await press(page, 'Take the last off');
+    for (let index = 0; index < 12; index += 1) await press(page, 'Five seconds less');
+    await press(page, 'Add this time');
+    await page.getByLabel(/^Thinner added now/).fill('5000');
+    await expect(page.getByText(/past the data sheet/)).toBeVisible();
+    await page.getByLabel(/^Thinner added now/).fill('0');
+    await page.getByLabel('Batch').fill('H-9001');
+    await page.reload();
+    await expect(page.getByLabel('Batch')).toHaveValue('H-9001');
+    await press(page, 'Keep this check');
+    await expect(page.getByTestId('viscosity-chart')).toBeVisible();
+    await expect(page.getByLabel('Batch')).toHaveCount(0);
+  },
+);
 
-test('the line moves with hoses, height and pressure, and says how far it goes', async ({ page }) => {
-  await tool(page, 'line', 'North wall');
-  const pump = page.getByTestId('line-pump');
-  const before = await pump.innerText();
-  await press(page, 'Add a hose');
-  await expect(pump).not.toHaveText(before);
-  await expect(page.getByTestId('line-words')).toContainText('you need');
-  await expect(page.getByTestId('line-limits')).toContainText('Largest');
-  const drawing = page.getByTestId('line-profile');
-  await drawing.scrollIntoViewIfNeeded();
-  const third = page.getByLabel(/^Then hose 3/);
-  const [length, end] = [await third.inputValue(), await drawing.locator('circle').nth(3).boundingBox()];
-  if (!end) throw new Error('no end of the third hose');
-  const [x, y] = [end.x + end.width / 2, end.y + end.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x - 50, y, { steps: 5 });
-  await page.mouse.up();
-  expect(Number(await third.inputValue())).toBeLessThan(Number(length) - 1);
-  const moved = await drawing.locator('circle').nth(3).boundingBox();
-  expect(Math.abs((moved?.x ?? 0) - (end.x - 50))).toBeLessThan(4);
-  await page.getByLabel(/^Hose at the pump/).fill('90000');
-  await expect(page.getByText(/Hose at the pump must be between/)).toBeVisible();
-});
+test(
+  'the line moves with hoses, height and pressure, and says how far it goes',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await tool(page, 'line', 'North wall');
+    const pump = page.getByTestId('line-pump');
+    const before = await pump.innerText();
+    await press(page, 'Add a hose');
+    await expect(pump).not.toHaveText(before);
+    await expect(page.getByTestId('line-words')).toContainText('you need');
+    await expect(page.getByTestId('line-limits')).toContainText('Largest');
+    const drawing = page.getByTestId('line-profile');
+    await drawing.scrollIntoViewIfNeeded();
+    const third = page.getByLabel(/^Then hose 3/);
+    const [length, end] = [await third.inputValue(), await drawing.locator('circle').nth(3).boundingBox()];
+    if (!end) throw new Error('no end of the third hose');
+    const [x, y] = [end.x + end.width / 2, end.y + end.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x - 50, y, { steps: 5 });
+    await page.mouse.up();
+    expect(Number(await third.inputValue())).toBeLessThan(Number(length) - 1);
+    const moved = await drawing.locator('circle').nth(3).boundingBox();
+    expect(Math.abs((moved?.x ?? 0) - (end.x - 50))).toBeLessThan(4);
+    await page.getByLabel(/^Hose at the pump/).fill('90000');
+    await expect(page.getByText(/Hose at the pump must be between/)).toBeVisible();
+  },
+);
 
-test('a tip is picked from the map and becomes the card', async ({ page }) => {
+test('a tip is picked from the map and becomes the card', { tag: '@wide' }, async ({ page }) => {
   await tool(page, 'tips', 'Steel posts');
   await page
     .getByTestId('tip-map')
@@ -256,8 +266,7 @@ test('kit is added, refused where it cannot be, changed and taken back', async (
 
 test('a dial-in goes on through a dead server and a reload; what is kept waits here and is sent once', async ({
   page,
-}, { project }) => {
-  test.skip(project.name !== 'phone', 'the same at both sizes');
+}) => {
   const { home, remove } = temporaryHome();
   const port = await freePort();
   const first = await startFineSpray(home, port);
@@ -290,8 +299,7 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
   }
 });
 
-test('everything that is tapped on site is 56 px high, for a glove', async ({ page }, { project }) => {
-  test.skip(project.name !== 'phone', 'a phone is in the hand');
+test('everything that is tapped on site is 56 px high, for a glove', async ({ page }) => {
   for (const name of ['start-up', 'paint', 'dial-in', 'line', 'tips', 'card', 'shut-down']) {
     await tool(page, name, 'North wall');
     const small = await page.getByRole('main').evaluate((main) =>

@@ -2,6 +2,7 @@ import { expect, test, type Browser, type BrowserContext, type Page } from '@pla
 import path from 'node:path';
 import pg from 'pg';
 import { startCluster } from '../scripts/lib/cluster.mjs';
+import { kept, keeps } from './device';
 import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
 
@@ -45,7 +46,7 @@ class Handset {
     private readonly url: string,
   ) {}
 
-  static async open(browser: Browser, author: string, url: string): Promise<Handset> {
+  static async open(browser: Browser, author: string, url: string, job: string): Promise<Handset> {
     const context = await browser.newContext({
       viewport: { width: 390, height: 844 },
       serviceWorkers: 'allow',
@@ -57,10 +58,15 @@ class Handset {
     await handset.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await handset.page.reload();
     await handset.ready();
-    await expect
-      .poll(() => handset.page.evaluate(async () => (await indexedDB.databases()).length))
-      .toBeGreaterThan(0);
-    await handset.page.waitForTimeout(1500);
+    const stored = await entries(new URL(url).origin);
+    await keeps(handset.page, stored.length, [
+      ['jobs'],
+      ['surfaces', job],
+      ['coatings'],
+      ['sprayers'],
+      ['hoses'],
+      ['tips'],
+    ]);
     return handset;
   }
 
@@ -112,29 +118,18 @@ class Handset {
   }
 
   /** How many entries this device keeps to be sent; the strip on its page may not have looked yet. */
-  waiting(): Promise<number> {
-    return this.page.evaluate(
-      () =>
-        new Promise<number>((resolve, reject) => {
-          const opening = indexedDB.open('fine-spray');
-          opening.onerror = () => reject(new Error('the database of the device does not open'));
-          opening.onsuccess = () => {
-            const database = opening.result;
-            const count = database.transaction('waiting').objectStore('waiting').count();
-            count.onsuccess = () => {
-              database.close();
-              resolve(count.result);
-            };
-          };
-        }),
-    );
+  async waiting(): Promise<number> {
+    return (await kept(this.page)).waiting;
   }
 }
 
+async function entries(origin: string): Promise<readonly Stored[]> {
+  const answer = await fetch(`${origin}/api/entries`);
+  return ((await answer.json()) as { items: Stored[] }).items;
+}
+
 async function storedBy(instance: Instance, author: string): Promise<readonly Stored[]> {
-  const answer = await fetch(`${instance.address}/api/entries`);
-  const { items } = (await answer.json()) as { items: Stored[] };
-  return items.filter((one) => one.author === author);
+  return (await entries(instance.address)).filter((one) => one.author === author);
 }
 
 async function emptied(databaseUrl: string): Promise<void> {
@@ -144,19 +139,24 @@ async function emptied(databaseUrl: string): Promise<void> {
   await client.end();
 }
 
+async function kilnHouse({ address }: Instance) {
+  const items = async (path: string) => {
+    const answer = await fetch(`${address}${path}`);
+    return ((await answer.json()) as { items: { id: string; name: string }[] }).items;
+  };
+  const job = (await items('/api/jobs')).find(({ name }) => name === 'Kiln House, ground floor')?.id ?? '';
+  return { job, surfaces: await items(`/api/jobs/${job}/surfaces`) };
+}
+
 async function oneRun(browser: Browser, instance: Instance, seed: number): Promise<void> {
   const random = seeded(seed);
   const chance = (share: number) => random() < share;
-  const surfaces = await fetch(`${instance.address}/api/jobs`)
-    .then((answer) => answer.json() as Promise<{ items: { id: string; name: string }[] }>)
-    .then(({ items }) => items.find(({ name }) => name === 'Kiln House, ground floor')?.id ?? '')
-    .then((job) => fetch(`${instance.address}/api/jobs/${job}/surfaces`))
-    .then((answer) => answer.json() as Promise<{ items: { id: string }[] }>);
+  const { job, surfaces } = await kilnHouse(instance);
   const handsets: Handset[] = [];
   for (const name of ['one', 'two']) {
-    const surface = surfaces.items[handsets.length]?.id ?? '';
+    const surface = surfaces[handsets.length]?.id ?? '';
     const url = `${instance.address}/log/write/comb?surface=${surface}`;
-    handsets.push(await Handset.open(browser, `${name} ${seed}`, url));
+    handsets.push(await Handset.open(browser, `${name} ${seed}`, url, job));
   }
   let events = 0;
   for (let index = 0; index < ENTRIES; index += 1) {

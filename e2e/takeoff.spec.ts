@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { address, beginRoom, demoJob, stored } from './pages';
 
 /** The area of a surface that follows from the room on the screen, m². */
@@ -32,89 +32,95 @@ async function count(page: Page, item: string, times: number): Promise<void> {
   await page.keyboard.press('Escape');
 }
 
-test('a room is measured by hand: its surfaces follow, are stored with it and can be undone', async ({
-  page,
-}) => {
-  await beginRoom(page, 'Store');
-  await typeLength(page, 'Length', '5');
-  await typeLength(page, 'Width', '4');
-  await typeLength(page, 'Height', '2.5');
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await area(page, 'Walls').toBe(45);
-  await area(page, 'Ceiling').toBe(20);
-  await count(page, 'Door', 1);
-  await count(page, 'Window', 2);
-  // 45 less a door of 0.9 × 2.1 and two windows of 1.2 × 1.2
-  await area(page, 'Walls').toBe(40.2);
-  await stored(page);
+test(
+  'a room is measured by hand: its surfaces follow, are stored with it and can be undone',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await beginRoom(page, 'Store');
+    await typeLength(page, 'Length', '5');
+    await typeLength(page, 'Width', '4');
+    await typeLength(page, 'Height', '2.5');
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await area(page, 'Walls').toBe(45);
+    await area(page, 'Ceiling').toBe(20);
+    await count(page, 'Door', 1);
+    await count(page, 'Window', 2);
+    // 45 less a door of 0.9 × 2.1 and two windows of 1.2 × 1.2
+    await area(page, 'Walls').toBe(40.2);
+    await stored(page);
 
-  await page.getByRole('button', { name: /^Walls .*How it was/ }).click();
-  const sheet = page.getByRole('dialog');
-  await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);
-  await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
-  await expect(page.getByTestId('setup-card')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
-  await page.getByRole('button', { name: 'Put another area instead' }).click();
-  await page.getByLabel('Area to paint, m²').fill('30');
-  await page.getByRole('textbox', { name: 'Why' }).fill('Half of it is tiled');
-  await stored(page);
-  await page.getByRole('button', { name: 'Measured in Store' }).click();
-  await area(page, 'Walls').toBe(30);
+    await page.getByRole('button', { name: /^Walls .*How it was/ }).click();
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);
+    await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
+    await expect(page.getByTestId('setup-card')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
+    await page.getByRole('button', { name: 'Put another area instead' }).click();
+    await page.getByLabel('Area to paint, m²').fill('30');
+    await page.getByRole('textbox', { name: 'Why' }).fill('Half of it is tiled');
+    await stored(page);
+    await page.getByRole('button', { name: 'Measured in Store' }).click();
+    await area(page, 'Walls').toBe(30);
 
-  await page.reload();
-  await area(page, 'Ceiling').toBe(20);
-  await page.getByLabel('Length, m').fill('6');
-  await area(page, 'Ceiling').toBe(24);
-  await page.getByRole('button', { name: 'Step back' }).click();
-  await area(page, 'Ceiling').toBe(20);
-  await stored(page);
+    await page.reload();
+    await area(page, 'Ceiling').toBe(20);
+    await page.getByLabel('Length, m').fill('6');
+    await area(page, 'Ceiling').toBe(24);
+    await page.getByRole('button', { name: 'Step back' }).click();
+    await area(page, 'Ceiling').toBe(20);
+    await stored(page);
 
-  await page.getByRole('button', { name: 'Copy this room' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Store, copy' })).toBeVisible();
-  await page.getByRole('button', { name: 'Delete it' }).click();
-  await expect(page.getByText('Store, copy and its surfaces are deleted.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: /^Store, copy [\d.]+/ })).toBeVisible();
-});
+    await page.getByRole('button', { name: 'Copy this room' }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Store, copy' })).toBeVisible();
+    await page.getByRole('button', { name: 'Delete it' }).click();
+    await expect(page.getByText('Store, copy and its surfaces are deleted.')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('link', { name: /^Store, copy [\d.]+/ })).toBeVisible();
+  },
+);
 
-test('a room is drawn with the finger, then given its lengths wall by wall', async ({ page }) => {
-  await beginRoom(page, 'Corner');
-  await page.getByRole('button', { name: 'Draw the plan' }).click();
-  const pad = page.getByTestId('draw-pad');
-  const box = await pad.boundingBox();
-  if (!box) throw new Error('no pad');
-  const tap = (x: number, y: number) =>
-    page.mouse.click(box.x + (x / 10) * box.width, box.y + (y / 10) * box.height);
-  // An L of 6 by 5, with 3 by 3 out of it; the third corner is a little off and becomes straight.
-  for (const [x, y] of [
-    [1, 1],
-    [7, 1],
-    [7.02, 3],
-    [4, 3],
-    [4, 6],
-    [1, 6],
-  ] as const)
-    await tap(x, y);
-  await page.getByRole('button', { name: 'Close the plan' }).click();
-  await area(page, 'Ceiling').toBe(6 * 2 + 3 * 3);
-  await page.getByLabel('Wall 1, m').fill('7');
-  await area(page, 'Ceiling').toBeGreaterThan(22);
-  await area(page, 'Walls').toBeGreaterThan(22 * 2.4);
-  await stored(page);
+test(
+  'a room is drawn with the finger, then given its lengths wall by wall',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await beginRoom(page, 'Corner');
+    await page.getByRole('button', { name: 'Draw the plan' }).click();
+    const pad = page.getByTestId('draw-pad');
+    const box = await pad.boundingBox();
+    if (!box) throw new Error('no pad');
+    const tap = (x: number, y: number) =>
+      page.mouse.click(box.x + (x / 10) * box.width, box.y + (y / 10) * box.height);
+    // An L of 6 by 5, with 3 by 3 out of it; the third corner is a little off and becomes straight.
+    for (const [x, y] of [
+      [1, 1],
+      [7, 1],
+      [7.02, 3],
+      [4, 3],
+      [4, 6],
+      [1, 6],
+    ] as const)
+      await tap(x, y);
+    await page.getByRole('button', { name: 'Close the plan' }).click();
+    await area(page, 'Ceiling').toBe(6 * 2 + 3 * 3);
+    await page.getByLabel('Wall 1, m').fill('7');
+    await area(page, 'Ceiling').toBeGreaterThan(22);
+    await area(page, 'Walls').toBeGreaterThan(22 * 2.4);
+    await stored(page);
 
-  await page.getByRole('button', { name: 'Draw the plan' }).click();
-  for (const [x, y] of [
-    [1, 1],
-    [7, 7],
-    [7, 1],
-    [1, 7],
-  ] as const)
-    await tap(x, y);
-  await page.getByRole('button', { name: 'Close the plan' }).click();
-  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('crosses itself');
-  await page.keyboard.press('Escape');
-  await area(page, 'Ceiling').toBeGreaterThan(22);
-});
+    await page.getByRole('button', { name: 'Draw the plan' }).click();
+    for (const [x, y] of [
+      [1, 1],
+      [7, 7],
+      [7, 1],
+      [1, 7],
+    ] as const)
+      await tap(x, y);
+    await page.getByRole('button', { name: 'Close the plan' }).click();
+    await expect(page.getByRole('dialog').getByRole('alert')).toContainText('crosses itself');
+    await page.keyboard.press('Escape');
+    await area(page, 'Ceiling').toBeGreaterThan(22);
+  },
+);
 
 test('the laser puts its reading into the length that has the focus', async ({ page }) => {
   await beginRoom(page, 'Long room');
@@ -163,7 +169,7 @@ test("Tern Boathouse's hall: a vault, a gallery of windows, its paint, hours and
   await expect(page.getByRole('dialog').getByText('Masking line').first()).toBeVisible();
 });
 
-test('a coating system goes on a whole group at once, and off again', async ({ page }) => {
+test('a coating system goes on a whole group at once, and off again', { tag: '@wide' }, async ({ page }) => {
   await page.goto(`${address()}${await demoJob('Kiln House, ground floor')}/systems`);
   const group = page.getByRole('button', { name: /^Wall, inside: smooth board/ });
   await expect(group).toContainText('2 × Interior wall matt');
@@ -190,59 +196,63 @@ test('a coating system goes on a whole group at once, and off again', async ({ p
 const CSV =
   'Room,Surface,Width (m),Height (m)\nBoat store,North wall,6.2,2.4\nBoat store,South wall,6.2,2.4\n';
 
-test('a take-off comes in from a file: shown first, all of it or nothing', async ({ page }) => {
-  await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);
-  const choose = async (name: string, text: string) => {
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Choose a file' }).click(),
+test(
+  'a take-off comes in from a file: shown first, all of it or nothing',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);
+    const choose = async (name: string, text: string) => {
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        page.getByRole('button', { name: 'Choose a file' }).click(),
+      ]);
+      await chooser.setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+    };
+    await choose('bad.csv', CSV.replace('6.2,2.4\nBoat', '-1,2.4\nBoat'));
+    await expect(page.getByTestId('file-issues')).toContainText('Row 2, Width (m)');
+    await choose('good.csv', CSV);
+    await expect(page.getByTestId('file-preview')).toContainText('2 surfaces, 2 new');
+    await page.getByRole('button', { name: 'Take in 2' }).click();
+    await expect(page.getByText('2 surfaces are taken in.')).toBeVisible();
+
+    const [written] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Take-off, CSV' }).click(),
     ]);
-    await chooser.setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
-  };
-  await choose('bad.csv', CSV.replace('6.2,2.4\nBoat', '-1,2.4\nBoat'));
-  await expect(page.getByTestId('file-issues')).toContainText('Row 2, Width (m)');
-  await choose('good.csv', CSV);
-  await expect(page.getByTestId('file-preview')).toContainText('2 surfaces, 2 new');
-  await page.getByRole('button', { name: 'Take in 2' }).click();
-  await expect(page.getByText('2 surfaces are taken in.')).toBeVisible();
+    expect(written.suggestedFilename()).toBe('orchard-row-3.csv');
+    const text = readFileSync(await written.path(), 'utf8');
+    expect(text).toContain('Boat store,North wall');
+    // What was written comes in again as what is there already.
+    await choose('again.csv', text);
+    await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
+    await page.getByRole('button', { name: 'Leave it' }).click();
 
-  const [written] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Take-off, CSV' }).click(),
-  ]);
-  expect(written.suggestedFilename()).toBe('orchard-row-3.csv');
-  const text = readFileSync(await written.path(), 'utf8');
-  expect(text).toContain('Boat store,North wall');
-  // What was written comes in again as what is there already.
-  await choose('again.csv', text);
-  await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
-  await page.getByRole('button', { name: 'Leave it' }).click();
-
-  // One that changes what is there is undone too.
-  const kept = async () =>
-    JSON.stringify(
-      (
-        (await (await fetch(`${address()}/api${await demoJob('Orchard Row 3')}/surfaces`)).json()) as {
-          items: { id: string; room: string; coats: number }[];
-        }
-      ).items.map(({ id, room, coats }) => [id, room, coats]),
-    );
-  const before = await kept();
-  await choose('renamed.csv', text.replaceAll('Boat store', 'Sail loft'));
-  await page.getByRole('button', { name: 'Take in 11' }).click();
-  await expect(page.getByText('11 surfaces are taken in.')).toBeVisible();
-  expect(await kept()).toContain('Sail loft');
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect.poll(kept).toBe(before);
-  // Back to how the demo was, for the tests that follow.
-  const job = await demoJob('Orchard Row 3');
-  const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
-    items: { id: string; room: string }[];
-  };
-  for (const { id, room } of items) {
-    if (room === 'Boat store') await fetch(`${address()}/api/surfaces/${id}`, { method: 'DELETE' });
-  }
-});
+    // One that changes what is there is undone too.
+    const kept = async () =>
+      JSON.stringify(
+        (
+          (await (await fetch(`${address()}/api${await demoJob('Orchard Row 3')}/surfaces`)).json()) as {
+            items: { id: string; room: string; coats: number }[];
+          }
+        ).items.map(({ id, room, coats }) => [id, room, coats]),
+      );
+    const before = await kept();
+    await choose('renamed.csv', text.replaceAll('Boat store', 'Sail loft'));
+    await page.getByRole('button', { name: 'Take in 11' }).click();
+    await expect(page.getByText('11 surfaces are taken in.')).toBeVisible();
+    expect(await kept()).toContain('Sail loft');
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect.poll(kept).toBe(before);
+    // Back to how the demo was, for the tests that follow.
+    const job = await demoJob('Orchard Row 3');
+    const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
+      items: { id: string; room: string }[];
+    };
+    for (const { id, room } of items) {
+      if (room === 'Boat store') await fetch(`${address()}/api/surfaces/${id}`, { method: 'DELETE' });
+    }
+  },
+);
 
 test('a whole job goes out as a file and comes in as a job of its own', async ({ page }) => {
   await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);

@@ -96,7 +96,7 @@ function workshop(index) {
   const folder = path.join(ROOT, '.build', `mutate-${index}`);
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(folder, { recursive: true });
-  for (const name of ['core', 'docs', 'jest.config.js', 'jest.setup.js', 'babel.config.js']) {
+  for (const name of ['core', 'docs', 'jest.config.js', 'jest.setup.js', 'scripts/jest']) {
     cpSync(path.join(ROOT, name), path.join(folder, name), {
       recursive: true,
       filter: (from) => !from.includes('node_modules') && !from.endsWith('.png'),

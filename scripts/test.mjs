@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt } from './lib/build.mjs';
+import { ensureBuilt, ensureServerBuilt } from './lib/build.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -27,12 +27,31 @@ function browserCounts() {
   return { passed, failed: stats.unexpected + (passed + stats.unexpected === 0 ? 1 : 0) };
 }
 
+/** Runs a step whose output matters only when it fails; says how long it took. */
+async function check([what, script]) {
+  const from = Date.now();
+  const { code, output } = await run('npm', ['run', '-s', script], { cwd: ROOT, quiet: true });
+  say(`${what}: ${code === 0 ? 'right' : 'wrong'}, ${seconds(from)}`);
+  if (code !== 0) say(output.trimEnd());
+  return code === 0;
+}
+
+const seconds = (from) => `${Math.round((Date.now() - from) / 1000)} s`;
+
 /** Steps that are right or wrong as a whole. */
 const CHECKS = [
-  ['Checking types', 'npm', ['run', '-s', 'typecheck']],
-  ['Checking lint and the direction of imports', 'npm', ['run', '-s', 'lint']],
-  ['Checking formatting', 'npm', ['run', '-s', 'format:check']],
+  ['Types', 'typecheck'],
+  ['Lint and the direction of imports', 'lint'],
+  ['Formatting', 'format:check'],
 ];
+
+/** The application is built and the checks are made beside the unit tests, one after another. */
+async function buildAndCheck() {
+  await ensureBuilt();
+  const right = [];
+  for (const one of CHECKS) right.push(await check(one));
+  return right.filter((one) => !one).length;
+}
 
 await main(async () => {
   const started = Date.now();
@@ -42,29 +61,31 @@ await main(async () => {
   mkdirSync(REPORTS, { recursive: true });
   for (const report of [JEST_REPORT, E2E_REPORT]) rmSync(report, { force: true });
 
-  let wrong = 0;
-  for (const [what, program, args] of CHECKS) {
-    say(`${what} …`);
-    const { code } = await run(program, args, { cwd: ROOT });
-    if (code !== 0) wrong += 1;
-  }
-  say('Running the unit and API tests …');
-  await run('npx', ['jest', '--json', `--outputFile=${JEST_REPORT}`, '--silent'], {
-    cwd: ROOT,
-    env: { ...process.env, NODE_ENV: 'test' },
-  });
-  await ensureBuilt();
+  // Both need it: built once, before they begin.
+  await ensureServerBuilt();
+  say('Checking types, lint and formatting; running the unit and API tests …');
+  const beside = Date.now();
+  const [wrong] = await Promise.all([
+    buildAndCheck(),
+    run('npx', ['jest', '--maxWorkers=2', '--json', `--outputFile=${JEST_REPORT}`, '--silent'], {
+      cwd: ROOT,
+      env: { ...process.env, NODE_ENV: 'test' },
+    }),
+  ]);
+  say(`Unit and API tests and checks took ${seconds(beside)}`);
   say('Running the browser tests …');
+  const browser = Date.now();
   await run('npx', ['playwright', 'test'], {
     cwd: path.join(ROOT, 'e2e'),
     env: { ...process.env, E2E_REPORT },
   });
+  say(`Browser tests took ${seconds(browser)}`);
 
   const counts = [jestCounts(), browserCounts()];
   const passed = counts.reduce((sum, count) => sum + count.passed, 0);
   const failed = counts.reduce((sum, count) => sum + count.failed, 0) + wrong;
   say(
-    `Jest ${counts[0].passed} of ${counts[0].passed + counts[0].failed}, browser ${counts[1].passed} of ${counts[1].passed + counts[1].failed}, ${CHECKS.length - wrong} of ${CHECKS.length} checks; ${Math.round((Date.now() - started) / 1000)} s`,
+    `Jest ${counts[0].passed} of ${counts[0].passed + counts[0].failed}, browser ${counts[1].passed} of ${counts[1].passed + counts[1].failed}, ${CHECKS.length - wrong} of ${CHECKS.length} checks; ${seconds(started)}`,
   );
   say(`${passed} passed, ${failed} failed`);
   process.exitCode = failed === 0 && passed > 0 ? 0 : 1;

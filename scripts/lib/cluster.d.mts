@@ -9,3 +9,4 @@ export interface Cluster {
 export function freePort(): Promise<number>;
 export function startCluster(folder: string, options?: { readonly throwAway?: boolean }): Promise<Cluster>;
 export function throwAwayCluster(folder: string): Promise<Cluster>;
+export function newCluster(folder: string): Promise<void>;

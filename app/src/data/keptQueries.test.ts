@@ -8,16 +8,15 @@ beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
 });
 
-const settled = () => new Promise((resolve) => setTimeout(resolve, 450));
 const entry = (id: string) => ({ id, kind: 'note' });
 
 describe('what a page has read', () => {
   it('is there after a reload without the server, with the time it was read', async () => {
     const client = makeQueryClient();
-    await keepQueries(client, new Device());
+    const { keepNow } = await keepQueries(client, new Device());
     client.setQueryData(keys.list('jobs'), [{ id: 'j' }], { updatedAt: 1234 });
     client.setQueryData(keys.list('entries'), [entry('a'), entry('b')]);
-    await settled();
+    await keepNow();
     const later = makeQueryClient();
     await keepQueries(later, new Device());
     expect(later.getQueryData(keys.list('jobs'))).toEqual([{ id: 'j' }]);
@@ -29,9 +28,9 @@ describe('what a page has read', () => {
 
   it('is old when it was read by a clock that was ahead', async () => {
     const client = makeQueryClient();
-    await keepQueries(client, new Device());
+    const { keepNow } = await keepQueries(client, new Device());
     client.setQueryData(keys.list('jobs'), [{ id: 'j' }], { updatedAt: Date.now() + 1e9 });
-    await settled();
+    await keepNow();
     const later = makeQueryClient();
     await keepQueries(later, new Device());
     expect(later.getQueryState(keys.list('jobs'))?.dataUpdatedAt).toBe(0);
@@ -41,11 +40,11 @@ describe('what a page has read', () => {
     const device = new Device();
     const keepEntries = jest.spyOn(device, 'keepEntries');
     const client = makeQueryClient();
-    await keepQueries(client, device);
+    const { keepNow } = await keepQueries(client, device);
     client.setQueryData(keys.list('entries'), [entry('a'), entry('b')]);
-    await settled();
+    await keepNow();
     client.setQueryData(keys.list('entries'), [entry('a'), entry('b'), entry('c')]);
-    await settled();
+    await keepNow();
     expect(keepEntries.mock.calls.map(([some]) => some.map(({ id }) => id))).toEqual([['a', 'b'], ['c']]);
   });
 
@@ -59,9 +58,9 @@ describe('what a page has read', () => {
       }
     }
     const client = makeQueryClient();
-    await keepQueries(client, new NoDevice());
+    const { keepNow } = await keepQueries(client, new NoDevice());
     client.setQueryData(keys.list('jobs'), [{ id: 'j' }]);
-    await settled();
+    await keepNow();
     expect(client.getQueryData(keys.list('jobs'))).toEqual([{ id: 'j' }]);
   });
 });

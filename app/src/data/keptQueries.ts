@@ -23,13 +23,19 @@ async function restore(client: QueryClient, device: Device): Promise<void> {
   await client.invalidateQueries({ refetchType: 'none' });
 }
 
+/** Keeping what a client reads on a device. */
+export interface Keeping {
+  /** Keeps at once what would have been kept a moment later; done when it is on the device, or cannot be. */
+  keepNow(): Promise<void>;
+}
+
 /**
  * Keeps what a client has read on this device from now on, and gives back first what was kept. Where the device keeps
  * nothing, the client works as before.
  * @returns done when what was kept is in the client, or could not be had in three seconds; the log, which may be long, is
  * read by who asks for it (`keptLog`)
  */
-export async function keepQueries(client: QueryClient, device: Device): Promise<void> {
+export async function keepQueries(client: QueryClient, device: Device): Promise<Keeping> {
   const late = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
   await Promise.race([restore(client, device).catch(() => undefined), late]);
   // Ids the device has: asked for when the first entries are to be kept.
@@ -57,16 +63,20 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
       }
     }
   };
-  // A page that is left keeps at once what it would have kept a moment later.
-  globalThis.addEventListener?.('pagehide', () => void keep().catch(() => undefined));
+  // A device that is full keeps what it had; the page goes on.
+  const keepNow = () => {
+    clearTimeout(timer);
+    return keep().catch(() => undefined);
+  };
+  globalThis.addEventListener?.('pagehide', () => void keepNow());
   client.getQueryCache().subscribe(({ type, query }) => {
     if (type !== 'updated' || query.state.status !== 'success' || query.state.isInvalidated) return;
     const name = JSON.stringify(query.queryKey);
     changed.set(name, query.queryKey as readonly unknown[]);
     clearTimeout(timer);
-    // A device that is full keeps what it had; the page goes on.
-    timer = setTimeout(() => void keep().catch(() => undefined), PAUSE);
+    timer = setTimeout(() => void keepNow(), PAUSE);
   });
+  return { keepNow };
 }
 
 /** The log as this device has it; nothing where it has none. */

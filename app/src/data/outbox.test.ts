@@ -59,15 +59,13 @@ const page = (device = new Device()) => {
   return box;
 };
 afterEach(() => opened.splice(0).forEach((box) => box.close()));
-/** Waits until nothing has moved for a while, however slow the machine. */
+/** Waits until no page keeps or sends anything; what they tell each other takes a turn of the event loop of its own. */
 async function settled(): Promise<void> {
-  const stand = () => JSON.stringify([seen, opened.map((box) => box.current())]);
-  for (let still = 0, before = stand(); still < 6;) {
-    await new Promise((resolve) => setTimeout(resolve, 20));
-    const now = stand();
-    still = now === before ? still + 1 : 0;
-    before = now;
-  }
+  await Promise.all(opened.map((box) => box.idle()));
+}
+/** Waits for what one page hears of another. */
+async function until(holds: () => boolean): Promise<void> {
+  while (!holds()) await new Promise((resolve) => setImmediate(resolve));
 }
 const authors = (box: Outbox) => box.current().waiting.map((one) => one.fields.author);
 
@@ -98,11 +96,11 @@ describe('the outbox', () => {
     expect(authors(reloaded)).toEqual(kinds);
     answer = took;
     await reloaded.send();
-    await settled();
+    await until(() => box.current().waiting.length === 0);
     // In its order; a second page that tries again meanwhile sends the same ids, which changes nothing.
     expect([...new Set(seen.map(({ id }) => id))]).toEqual(ids);
-    // The other page hears of it.
-    expect(box.current().waiting).toEqual([]);
+    // The other page has heard of it.
+    expect(reloaded.current().waiting).toEqual([]);
   });
 
   it('sends again what the server took without its answer arriving, under the same id', async () => {
@@ -248,6 +246,7 @@ describe('two pages on one device', () => {
     const heard: string[] = [];
     other.onSent = (entry: Entry) => heard.push(entry.author);
     one.write(fields('a'));
+    await until(() => heard.length > 0 && other.current().waiting.length === 0);
     await settled();
     expect(heard).toEqual(['a']);
     expect(other.current().waiting).toEqual([]);

@@ -56,7 +56,8 @@ export class Outbox {
   private readonly listeners = new Set<() => void>();
   private readonly spare = new Map<string, Waiting>();
   private readonly dropped = new Set<string>();
-  private sending = false;
+  /** What is being sent, until it is through. */
+  private sending: Promise<void> | undefined;
   /** Something has called for sending since sending began. */
   private asked = false;
   private failures = 0;
@@ -224,10 +225,13 @@ export class Outbox {
   }
 
   /** Sends what waits, in its order, until all is sent or the server does not answer; then tries again later. */
-  async send(): Promise<void> {
+  send(): Promise<void> {
     this.asked = true;
-    if (this.sending) return;
-    this.sending = true;
+    this.sending ??= this.sendAsked();
+    return this.sending;
+  }
+
+  private async sendAsked(): Promise<void> {
     try {
       await this.start();
       // Asked again while the last entry was on its way: there may be one more that was not seen.
@@ -237,7 +241,16 @@ export class Outbox {
         await this.alone(() => this.sendAll());
       }
     } finally {
-      this.sending = false;
+      this.sending = undefined;
+    }
+  }
+
+  /** Done when nothing is being kept or sent any more; what the server did not take waits for its next try. */
+  async idle(): Promise<void> {
+    for (let seen: unknown; seen !== this.turn || this.sending !== undefined;) {
+      seen = this.turn;
+      await this.sending;
+      await this.turn;
     }
   }
 

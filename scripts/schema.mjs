@@ -1,0 +1,22 @@
+import { writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { build } from 'esbuild';
+import { ROOT } from './lib/paths.mjs';
+import { main, say } from './lib/say.mjs';
+
+/** Writes the published JSON Schema of a job file anew: `npm run schema`. A test compares it with the contract. */
+await main(async () => {
+  const outfile = path.join(ROOT, '.build/schema.mjs');
+  await build({
+    stdin: { contents: "export { jobFileSchema } from '@fine-spray/contract/formats';", resolveDir: ROOT },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    outfile,
+    logLevel: 'error',
+  });
+  const { jobFileSchema } = await import(outfile);
+  const file = path.join(ROOT, 'docs/schema/job.schema.json');
+  writeFileSync(file, `${JSON.stringify(jobFileSchema(), null, 2)}\n`);
+  say(`Wrote ${path.relative(ROOT, file)}`);
+});
