@@ -26,7 +26,7 @@ async function restore(client: QueryClient, device: Device): Promise<void> {
 /** Keeping what a client reads on a device. */
 export interface Keeping {
   /** Keeps at once what would have been kept a moment later; done when it is on the device, or cannot be. */
-  keepNow(): Promise<void>;
+  readonly keepNow: () => Promise<void>;
 }
 
 /**

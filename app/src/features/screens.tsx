@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
 import { fetchedLater } from '@/ui/lazy';
 import { Screen } from '@/ui/screen';
@@ -19,7 +20,7 @@ function screen<Props extends object>(
   return fetchedLater(async () => pick(await later()), waiting);
 }
 
-const waiting = (title: string, backTo?: string) => (
+const waiting = (title: string, backTo?: Href) => (
   <Screen title={title} backTo={backTo}>
     <Skeleton rows={3} height={160} />
   </Screen>
@@ -35,10 +36,9 @@ export const OpenJobScreen = screen((screens) => screens.OpenJobScreen, waiting(
 export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting('Surface'));
 export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
-export const CoatingScreen = screen((screens) => screens.CoatingScreen, waiting('Coating', '/kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
 export const Strip = screen((screens) => screens.Strip, null);
-export const SiteScreen = screen((screens) => screens.SiteScreen, waiting('On site'));
+export const ToolScreen = screen((screens) => screens.ToolScreen, waiting('On site'));
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take these'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));
 export const SettingsScreen = screen((screens) => screens.SettingsScreen, waiting('Settings'));

@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -12,7 +12,7 @@ export interface HeaderProps {
   /** What it belongs to, small above the title. */
   readonly above?: string | undefined;
   /** Where back leads when there is no history. */
-  readonly backTo?: string | undefined;
+  readonly backTo?: Href | undefined;
 }
 
 export function Header({ title, above, backTo }: HeaderProps) {

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SiteScreen } from '@/features/screens';
+import { ToolScreen } from '@/features/screens';
 
 export default function QuickSiteRoute() {
   const { tool } = useLocalSearchParams<{ tool: string }>();
-  return <SiteScreen key={tool} tool={tool} />;
+  return <ToolScreen key={tool} tool={tool} />;
 }

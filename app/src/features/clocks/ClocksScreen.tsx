@@ -129,7 +129,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
                   <Pressable
                     key={toDo.surface}
                     role="link"
-                    onPress={() => router.navigate(`/log?job=${job.id}&surface=${toDo.surface}` as '/log')}
+                    onPress={() => router.navigate(`/log?job=${job.id}&surface=${toDo.surface}`)}
                     className="min-h-[56px] justify-center"
                   >
                     <Words>{`${name(toDo.surface)}: ${log.names.coating(toDo.coating) ?? ''}`}</Words>

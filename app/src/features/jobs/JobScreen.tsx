@@ -71,11 +71,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
           icon={PackageCheck}
           onPress={() => router.navigate(`/jobs/${job.id}/take`)}
         />
-        <Button
-          label="Log"
-          icon={NotebookPen}
-          onPress={() => router.navigate(`/log?job=${job.id}` as '/log')}
-        />
+        <Button label="Log" icon={NotebookPen} onPress={() => router.navigate(`/log?job=${job.id}`)} />
         <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
         <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
       </View>

@@ -28,7 +28,7 @@ export const EntryRow = memo(function EntryRow({
     <Pressable
       role="link"
       testID="journal-row"
-      onPress={() => router.navigate(`/log/entry/${entry.id}` as '/log')}
+      onPress={() => router.navigate(`/log/entry/${entry.id}`)}
       style={fixed ? { height: ROW_HEIGHT } : undefined}
       className="min-h-[56px] flex-row gap-3 overflow-hidden border-b border-rule py-2"
     >

@@ -4,4 +4,4 @@ import type { EntryKind } from '@fine-spray/contract';
 export const slugOf = (kind: EntryKind): string => kind.replace(/ /g, '-');
 
 /** Where an entry of a kind is written, or one of them put right. */
-export const writePath = (kind: EntryKind, query: string) => `/log/write/${slugOf(kind)}?${query}` as '/log';
+export const writePath = (kind: EntryKind, query: string) => `/log/write/${slugOf(kind)}?${query}` as const;

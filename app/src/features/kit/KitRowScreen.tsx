@@ -14,13 +14,33 @@ import { Segmented } from '@/ui/segmented';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Stepper } from '@/ui/stepper';
 import { useToast } from '@/ui/toast';
+import { CoatingScreen } from './CoatingScreen';
 import { TipStand } from './TipStand';
-import { KIT_FORMS, gearOfKind, problemsOf, type FormField, type KitResource, type Values } from './forms';
+import {
+  KIT_FORMS,
+  gearOfKind,
+  isKitResource,
+  problemsOf,
+  type FormField,
+  type KitResource,
+  type Values,
+} from './forms';
 
 const NEW = 'new';
 
+/** What an address of the kit shows: a coating with its values, or the form of anything else the company owns. */
+export function KitRowScreen({ resource, rowId }: { resource: string; rowId: string }) {
+  if (resource === 'coatings') return <CoatingScreen coatingId={rowId} />;
+  if (isKitResource(resource)) return <RowScreen resource={resource} rowId={rowId} />;
+  return (
+    <Screen title="Not here" backTo="/kit">
+      <ErrorState title="There is no such page" text="Go back to the kit and choose from there." />
+    </Screen>
+  );
+}
+
 /** A sprayer, hose, tip or piece of gear: made, changed, deleted, each with undo. */
-export function KitRowScreen({ resource, rowId }: { resource: KitResource; rowId: string }) {
+function RowScreen({ resource, rowId }: { resource: KitResource; rowId: string }) {
   const rows = useList(resource);
   const { one } = KIT_FORMS[resource];
   const row = rows.data?.find(({ id }) => id === rowId);

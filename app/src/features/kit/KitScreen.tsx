@@ -1,6 +1,6 @@
 import type { Coating } from '@fine-spray/contract';
 import { COATING_PROPERTIES, archetypeOf, showText, type CoatingProperty } from '@fine-spray/core';
-import { Link, useRouter } from 'expo-router';
+import { Link, useRouter, type Href } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
 import type { ReactNode } from 'react';
@@ -23,7 +23,7 @@ function Section({
   title: string;
   empty: boolean;
   /** Where a new one is made. */
-  add?: string;
+  add?: Href;
   children: ReactNode;
 }) {
   const router = useRouter();
@@ -44,7 +44,7 @@ function Section({
   );
 }
 
-function Line({ name, note, href }: { name: string; note: string; href: string }) {
+function Line({ name, note, href }: { name: string; note: string; href: Href }) {
   const { palette } = useTheme();
   return (
     <Link href={href} asChild>

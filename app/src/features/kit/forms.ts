@@ -224,6 +224,8 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
   },
 };
 
+export const isKitResource = (name: string): name is KitResource => name in KIT_FORMS;
+
 /** What the contract says of each field that cannot be stored. */
 export function problemsOf(form: KitForm, values: Values): Readonly<Record<string, string>> {
   const checked = form.schema.safeParse(values);

@@ -2,7 +2,7 @@ import { counted } from '@fine-spray/core';
 import { nowAndNext, nextCoats, recoatClocks } from '@fine-spray/core/record';
 import { plannedCoats } from '@fine-spray/contract/planning';
 import { journal } from '@fine-spray/contract/log';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import BookOpen from 'lucide-react-native/icons/book-open';
 import CalendarClock from 'lucide-react-native/icons/calendar-clock';
 import ChartLine from 'lucide-react-native/icons/chart-line';
@@ -155,7 +155,7 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
       .filter(Boolean)
       .join(', ');
   }, [log, jobId, system]);
-  const ways: readonly (readonly [string, string, string, LucideIcon])[] = [
+  const ways: readonly (readonly [string, string, Href, LucideIcon])[] = [
     [
       'What can be sprayed',
       jobId === undefined ? 'Choose a job above' : said,

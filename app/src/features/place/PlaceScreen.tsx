@@ -40,7 +40,7 @@ const WAITING = <Skeleton rows={3} height={200} />;
 /** A room, an elevation or loose pieces being measured, with everything that follows from it. */
 export function PlaceScreen({ jobId, placeId }: { jobId: string; placeId: string }) {
   const places = usePlaces(jobId);
-  const backTo = `/jobs/${jobId}`;
+  const backTo = `/jobs/${jobId}` as const;
   return (
     <JobStand jobId={jobId} title="Room" backTo={backTo} waiting={WAITING}>
       {({ job, surfaces, kit }) => {

@@ -1,12 +1,15 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { TOOLS, TOOL_IDS } from './tools';
 
+/** Where the tools of a set-up stand: under its surface, or under the set-up without a job. */
+export type ToolsUnder = '/set-up' | `/jobs/${string}/surfaces/${string}`;
+
 /** The ways from a card to what is done with paint in the hose. */
-export function ToolRow({ under, log }: { under: string; log?: string | undefined }) {
+export function ToolRow({ under, log }: { under: ToolsUnder; log?: Href | undefined }) {
   const router = useRouter();
   return (
     <View className="gap-2" role="group" aria-label="On site">
@@ -30,7 +33,7 @@ export function ToolRow({ under, log }: { under: string; log?: string | undefine
             icon={TOOLS[tool].icon}
             kind={tool === 'dial-in' ? 'primary' : 'plain'}
             className="min-h-[56px] flex-grow"
-            onPress={() => router.navigate(`${under}/${tool}` as '/set-up/dial-in')}
+            onPress={() => router.navigate(`${under}/${tool}`)}
           />
         ))}
       </View>

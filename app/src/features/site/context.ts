@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import type { Coating, Sprayer, Surface } from '@fine-spray/contract';
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
@@ -28,7 +29,7 @@ export interface Site {
   readonly key: string;
   readonly title: string;
   readonly above: string;
-  readonly backTo: string;
+  readonly backTo: Href;
   readonly jobId: string | null;
   readonly surfaceId: string | null;
   readonly job: SetupJob;
@@ -98,7 +99,7 @@ function useSite(parts: {
   readonly key: string;
   readonly title: string;
   readonly above: string;
-  readonly backTo: string;
+  readonly backTo: Href;
   readonly jobId: string | null;
   readonly surfaceId: string | null;
   readonly job: SetupJob | undefined;

@@ -1,5 +1,13 @@
-export { SiteScreen } from './SiteScreen';
 export { DialledIn } from './DialledIn';
-export { ToolRow } from './ToolRow';
-export { NO_JOB, useQuickState, type QuickState, type Site } from './context';
+export { ToolRow, type ToolsUnder } from './ToolRow';
+export {
+  NO_JOB,
+  useQuickSite,
+  useQuickState,
+  useSurfaceSite,
+  type Loaded,
+  type QuickState,
+  type Site,
+} from './context';
 export { firstQuick } from './firstQuick';
+export { TOOLS, isTool, type ToolId } from './tools';

@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import type { Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import type { ReactNode } from 'react';
@@ -23,7 +24,7 @@ export function JobStand({
   jobId: string;
   /** Of the screen while there is no job to show. */
   title: string;
-  backTo: string;
+  backTo: Href;
   waiting: ReactNode;
   children: (loaded: LoadedJob) => ReactNode;
 }) {

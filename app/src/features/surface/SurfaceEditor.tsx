@@ -25,7 +25,7 @@ import { contentOf, keys, useWrites } from '@/data/resources';
 import { AnswerStrip, SetupCardView, WhySheet, useSetup, type CardPart } from '@/features/setup';
 import { SetUpsSheet } from '@/features/compare';
 import { FilmSheet } from '@/features/film';
-import { DialledIn, ToolRow } from '@/features/site';
+import { DialledIn, ToolRow, type ToolsUnder } from '@/features/site';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
@@ -46,7 +46,7 @@ export interface SurfaceEditorProps {
   readonly onChange: (change: Partial<SetupSurface>) => void;
   readonly onInvalid: (field: string, message: string | undefined) => void;
   /** Address under which the tools on site stand. */
-  readonly under: string;
+  readonly under: ToolsUnder;
   /** The stored surface, where it is one. */
   readonly surfaceId: string | null;
   /** Shown above the inputs: names and such. */

@@ -23,7 +23,7 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
   const job = jobs.data?.find(({ id }) => id === jobId);
   const surface = surfaces.data?.find(({ id }) => id === surfaceId);
   if (job && surface && kit) return <Editing key={surfaceId} job={job} row={surface} kit={kit} />;
-  const backTo = `/jobs/${jobId}`;
+  const backTo = `/jobs/${jobId}` as const;
   if (failed || jobs.isError || (surfaces.isError && !surfaces.data)) {
     const again = () => [retry(), jobs.refetch(), surfaces.refetch()];
     return (
@@ -58,7 +58,7 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
   const { put, remove } = useWrites('surfaces', keys.surfaces(job.id));
   const router = useRouter();
   const toast = useToast();
-  const back = `/jobs/${job.id}`;
+  const back = `/jobs/${job.id}` as const;
 
   async function deleteIt() {
     try {

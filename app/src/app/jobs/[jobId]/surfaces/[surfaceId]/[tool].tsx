@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SiteScreen } from '@/features/screens';
+import { ToolScreen } from '@/features/screens';
 
 export default function SiteRoute() {
   const params = useLocalSearchParams<{ jobId: string; surfaceId: string; tool: string }>();
-  return <SiteScreen key={`${params.surfaceId} ${params.tool}`} {...params} />;
+  return <ToolScreen key={`${params.surfaceId} ${params.tool}`} {...params} />;
 }

@@ -1,3 +1,4 @@
+import type { Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { useMemo } from 'react';
 import { usePlanKit } from '@/data/planKit';
@@ -6,13 +7,20 @@ import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
 import { PaintCheckScreen } from '@/features/paint';
 import { ProcedureScreen } from '@/features/procedure';
+import {
+  TOOLS,
+  firstQuick,
+  isTool,
+  useQuickSite,
+  useSurfaceSite,
+  type Loaded,
+  type Site,
+  type ToolId,
+} from '@/features/site';
 import { TipMapScreen } from '@/features/tips';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
-import { firstQuick } from './firstQuick';
-import { useQuickSite, useSurfaceSite, type Loaded, type Site } from './context';
-import { TOOLS, isTool, type ToolId } from './tools';
 
 const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   'start-up': ({ site }) => <ProcedureScreen site={site} kind="start-up" />,
@@ -25,7 +33,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
 };
 
 /** One of the tools on site, for a surface of a job, or for the set-up without one. */
-export function SiteScreen({ tool, jobId, surfaceId }: { tool: string; jobId?: string; surfaceId?: string }) {
+export function ToolScreen({ tool, jobId, surfaceId }: { tool: string; jobId?: string; surfaceId?: string }) {
   return (
     <SiteTargets>
       {jobId !== undefined && surfaceId !== undefined ? (
@@ -47,7 +55,7 @@ function Quick({ tool }: { tool: string }) {
   return <Tool tool={tool} loaded={useQuickSite(first, kit, failed)} backTo="/set-up" />;
 }
 
-function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: string }) {
+function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: Href }) {
   const title = isTool(tool) ? TOOLS[tool].title : 'Not here';
   if (!isTool(tool)) {
     return (

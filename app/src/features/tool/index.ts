@@ -1,0 +1,1 @@
+export { ToolScreen } from './ToolScreen';
