@@ -10,8 +10,11 @@ export const version = z.int().min(0).max(2_147_483_647);
 /** Control characters other than tab and line breaks. */
 const CONTROL = /(?![\t\n\r])\p{Cc}/u;
 
-/** Length as people count it: an emoji is one character. */
-const lengthOf = (value: string) => Array.from(value).length;
+/** Whether a text has at most so many characters as people count them: an emoji is one. */
+function atMost(value: string, max: number): boolean {
+  // Never more characters than code units: a short text need not be counted.
+  return value.length <= max || (value.length <= 2 * max && Array.from(value).length <= max);
+}
 
 /** One line of text for people: trimmed, no control characters, up to `max` characters as people count them. */
 export function line(label: string, max: number, least = 1) {
@@ -22,18 +25,16 @@ export function line(label: string, max: number, least = 1) {
 
 /** Text of several lines. */
 export function text(label: string, max: number, least = 0) {
-  return (
-    z
-      .string({ error: `${label} is missing.` })
-      .trim()
-      .refine((value) => lengthOf(value) >= least, { error: `${label} is missing.` })
-      .refine((value) => lengthOf(value) <= max, {
-        error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
-      })
-      .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
-      // Said in the API's document: what is refined is not seen there.
-      .meta({ minLength: least, maxLength: max })
-  );
+  return z
+    .string({ error: `${label} is missing.` })
+    .trim()
+    .refine((value) => value.length >= least, { error: `${label} is missing.` })
+    .refine((value) => atMost(value, max), {
+      error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
+    })
+    .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
+    // Said in the API's document: what is refined is not seen there.
+    .meta({ minLength: least, maxLength: max });
 }
 
 /** A finite number within limits, with the sentence to show when it is not. */
