@@ -7,7 +7,10 @@ import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
 import { systemFields } from './system';
 
-/** The kit of a company as an open file: coatings, sprayers, hoses and tips. Lengths m, pressures Pa, volumes m³. */
+/** What of a company's rows its kit file holds, in the order they are read in: a system names coatings. */
+export const KIT_RESOURCES = ['coatings', 'sprayers', 'hoses', 'tips', 'gear', 'systems'] as const;
+
+/** The kit of a company as an open file. Lengths m, pressures Pa, volumes m³. */
 export const kitFile = z
   .object({
     format: z.literal('fine-spray-kit'),

@@ -9,15 +9,18 @@ export * from './place';
 export * from './system';
 export * from './files';
 export * from './paper';
+export type { Operation } from './operation';
+export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
+export { documentNaming, idsAt, unreadable, type Reference, type Unreadable } from './resource';
 export {
-  ALL_OPERATIONS,
   BATCH_LIMIT,
   RESOURCES,
-  SINGLE_OPERATIONS,
+  RESOURCE_NAMES,
   batch,
-  health,
   type BatchWrite,
-  type Operation,
+  type Changing,
+  type Contents,
   type ResourceName,
-} from './operations';
+  type Rows,
+} from './resources';
 export { coreTip, setupRequest, type SetupRows } from './setupRequest';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { ALL_OPERATIONS, type Operation } from './operations';
+import type { Operation } from './operation';
+import { ALL_OPERATIONS } from './operations';
 import { problem } from './problem';
 
 const PROBLEM_ANSWERS = {

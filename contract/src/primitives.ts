@@ -25,16 +25,18 @@ export function line(label: string, max: number, least = 1) {
 
 /** Text of several lines. */
 export function text(label: string, max: number, least = 0) {
-  return z
-    .string({ error: `${label} is missing.` })
-    .trim()
-    .refine((value) => value.length >= least, { error: `${label} is missing.` })
-    .refine((value) => atMost(value, max), {
-      error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
-    })
-    .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
-    // Said in the API's document: what is refined is not seen there.
-    .meta({ minLength: least, maxLength: max });
+  return (
+    z
+      .string({ error: `${label} is missing.` })
+      .trim()
+      .refine((value) => value.length >= least, { error: `${label} is missing.` })
+      .refine((value) => atMost(value, max), {
+        error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
+      })
+      .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
+      // Said in the API's document: what is refined is not seen there.
+      .meta({ minLength: least, maxLength: max })
+  );
 }
 
 /** A finite number within limits, with the sentence to show when it is not. */

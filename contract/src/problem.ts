@@ -26,6 +26,7 @@ export const PROBLEM_TYPES = {
   stale: { status: 409, title: 'Changed elsewhere in the meantime' },
   'in-use': { status: 409, title: 'Still in use' },
   'too-large': { status: 413, title: 'Too large' },
+  unreadable: { status: 500, title: 'Stored in a way that cannot be read' },
   unavailable: { status: 503, title: 'The database does not answer' },
   busy: { status: 503, title: 'Too much to do at once' },
   internal: { status: 500, title: 'Something went wrong in the server' },

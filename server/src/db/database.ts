@@ -28,6 +28,19 @@ const migrationSource: Knex.MigrationSource<string> = {
   },
 };
 
+/** `sprayerClass` as the database names it: `sprayer_class`. */
+const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+const fieldOf = (column: string) =>
+  column.replace(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
+
+/** A row by the names of its fields; anything else as it is. */
+function withFields(result: unknown): unknown {
+  if (Array.isArray(result)) return result.map(withFields);
+  if (typeof result !== 'object' || result === null || Object.getPrototypeOf(result) !== Object.prototype)
+    return result;
+  return Object.fromEntries(Object.entries(result).map(([column, value]) => [fieldOf(column), value]));
+}
+
 /** Opens a pool on a PostgreSQL address; nothing is asked of the server yet. */
 export function openDatabase(url: string): Database {
   return knex({
@@ -36,6 +49,9 @@ export function openDatabase(url: string): Database {
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
     compileSqlOnError: false,
+    // Columns have the names of their fields everywhere but in the database and its migrations.
+    wrapIdentifier: (name, quote) => quote(columnOf(name)),
+    postProcessResponse: withFields,
     // Failures reach the request that caused them and are logged there.
     log: {
       warn: () => undefined,

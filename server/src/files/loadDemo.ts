@@ -1,20 +1,18 @@
 import { readFile, readdir } from 'node:fs/promises';
 import path from 'node:path';
-import { jobFile, kitFile, logFile, type JobFile, type KitFile, type LogFile } from '@fine-spray/contract';
-import type { Database } from '../db/database';
-import { createStore } from '../resources/store';
 import {
-  COATINGS,
-  ENTRIES,
-  GEAR,
-  HOSES,
-  JOBS,
-  PLACES,
-  SPRAYERS,
-  SURFACES,
-  SYSTEMS,
-  TIPS,
-} from '../resources/tables';
+  KIT_RESOURCES,
+  jobFile,
+  kitFile,
+  logFile,
+  type Contents,
+  type JobFile,
+  type KitFile,
+  type LogFile,
+  type ResourceName,
+} from '@fine-spray/contract';
+import type { Database } from '../db/database';
+import { storeOf } from '../resources/store';
 
 /** Parts an imported item into its id and its content. */
 function split<Item extends { id: string }>({
@@ -22,6 +20,20 @@ function split<Item extends { id: string }>({
   ...fields
 }: Item): { id: string; fields: Omit<Item, 'id'> } {
   return { id, fields };
+}
+
+/** Stores rows of a file in their order. */
+async function importRows<Name extends ResourceName>(
+  db: Database,
+  companyId: string,
+  name: Name,
+  items: readonly { readonly id: string }[],
+): Promise<void> {
+  const store = storeOf(db, name);
+  for (const item of items) {
+    const { id, fields } = split(item);
+    await store.put(companyId, id, 0, fields as unknown as Contents[Name]);
+  }
 }
 
 async function importKit(db: Database, file: KitFile): Promise<string> {
@@ -32,38 +44,14 @@ async function importKit(db: Database, file: KitFile): Promise<string> {
     book: book === null ? null : JSON.stringify(book),
     version: 1,
   });
-  const put = async <Fields extends object>(
-    map: Parameters<typeof createStore<Fields>>[1],
-    items: readonly (Fields & { id: string })[],
-  ) => {
-    const store = createStore<Fields>(db, map);
-    for (const item of items) {
-      const { id, fields } = split(item);
-      await store.put(companyId, id, 0, fields as unknown as Fields);
-    }
-  };
-  await put(COATINGS, file.coatings);
-  await put(SPRAYERS, file.sprayers);
-  await put(HOSES, file.hoses);
-  await put(TIPS, file.tips);
-  await put(GEAR, file.gear);
-  await put(SYSTEMS, file.systems);
+  for (const resource of KIT_RESOURCES) await importRows(db, companyId, resource, file[resource]);
   return companyId;
 }
 
-async function importJob(db: Database, companyId: string, file: JobFile): Promise<void> {
-  const job = split(file.job);
-  await createStore(db, JOBS).put(companyId, job.id, 0, job.fields);
-  const places = createStore(db, PLACES);
-  for (const item of file.places) {
-    const { id, fields } = split(item);
-    await places.put(companyId, id, 0, fields);
-  }
-  const surfaces = createStore(db, SURFACES);
-  for (const item of file.surfaces) {
-    const { id, fields } = split(item);
-    await surfaces.put(companyId, id, 0, fields);
-  }
+async function importJob(db: Database, companyId: string, { job, places, surfaces }: JobFile): Promise<void> {
+  await importRows(db, companyId, 'jobs', [job]);
+  await importRows(db, companyId, 'places', places);
+  await importRows(db, companyId, 'surfaces', surfaces);
 }
 
 const MINUTE = 60_000;
@@ -78,7 +66,7 @@ function movedTo(now: number, { entries }: LogFile): LogFile['entries'] {
 }
 
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
-  const entries = createStore(db, ENTRIES);
+  const entries = storeOf(db, 'entries');
   for (const item of items) {
     const { clockSkew, ...rest } = item;
     const { id, fields } = split(rest);

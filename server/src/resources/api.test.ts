@@ -3,13 +3,13 @@ import { surfacesOf } from '@fine-spray/core/takeoff';
 import {
   BATCH_LIMIT,
   RESOURCES,
+  RESOURCE_NAMES,
   SURFACES_PER_JOB,
   USUAL_BOOK,
   place as placeSchema,
   problem,
   surface as surfaceSchema,
   type Place,
-  type ResourceName,
   type Surface,
 } from '@fine-spray/contract';
 import { startTestServer, type TestServer } from '../testing/server';
@@ -52,7 +52,7 @@ describe('the demo', () => {
 });
 
 /** Rows that change; the log, which does not, has its own tests (site.test.ts). */
-const CHANGING = (Object.keys(RESOURCES) as ResourceName[]).filter((name) => name !== 'entries');
+const CHANGING = RESOURCE_NAMES.filter((name) => name !== 'entries');
 
 describe.each(CHANGING)('%s', (name) => {
   const path = `/api/${name}`;
@@ -197,9 +197,10 @@ describe('a surface', () => {
     const rows = Array.from({ length: SURFACES_PER_JOB }, (_unused, position) => ({
       ...template,
       geometry: JSON.stringify(template['geometry']),
+      under: JSON.stringify(template['under']),
       id: randomUUID(),
-      job_id: jobId,
-      company_id: company,
+      jobId,
+      companyId: company,
       position,
     }));
     await server.db.batchInsert('surface', rows, 200);
@@ -260,6 +261,49 @@ describe('a place', () => {
       message: expect.stringMatching(sentence) as string,
     });
   });
+});
+
+describe('a row that is stored in another way than its schema says', () => {
+  const BROKEN: Readonly<Record<string, Record<string, unknown>>> = {
+    coatings: { overrides: JSON.stringify({ density: { value: 'thick' } }) },
+    sprayers: { power: 'steam' },
+    hoses: { bore: 7 },
+    tips: { family: 'magic' },
+    gear: { kind: 'ladder' },
+    systems: { layers: JSON.stringify([]) },
+    jobs: { status: 'lost' },
+    places: { measure: JSON.stringify({ kind: 'cave' }) },
+    surfaces: { geometry: JSON.stringify({ shape: 'rectangle', width: 'wide' }) },
+    entries: { payload: JSON.stringify({ volume: 'a lot' }), kind: 'sprayed' },
+  };
+
+  it.each(RESOURCE_NAMES)(
+    'of %s costs one line: the list goes on without it, by itself it is refused by name',
+    async (name) => {
+      const { path, ofJob, table } = RESOURCES[name];
+      const list = ofJob ? `/api/jobs/${String((await boathouse())['id'])}/${path}` : `/api/${path}`;
+      const before = await items(list);
+      const id = String(before[0]?.['id']);
+      const stored = (await server.db(table).where({ id }).first()) as Record<string, unknown>;
+      const broken = BROKEN[name] ?? {};
+      await server.db(table).where({ id }).update(broken);
+      const { body } = await server.call('GET', list);
+      expect(body.items?.map((row) => row['id'])).toEqual(before.slice(1).map((row) => row['id']));
+      expect(body['unreadable']).toEqual([
+        { id, name: expect.any(String) as string, why: expect.stringMatching(/\(.+\)$/) as string },
+      ]);
+      const alone = await server.call('GET', `/api/${path}/${id}`);
+      expect([alone.status, alone.body['title']]).toEqual([500, 'Stored in a way that cannot be read']);
+      const back = Object.fromEntries(
+        Object.keys(broken).map((field) => {
+          const value = stored[field];
+          return [field, typeof value === 'object' && value !== null ? JSON.stringify(value) : value];
+        }),
+      );
+      await server.db(table).where({ id }).update(back);
+      expect(await items(list)).toEqual(before);
+    },
+  );
 });
 
 describe('a batch of writes', () => {

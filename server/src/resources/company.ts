@@ -1,36 +1,53 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Company, CompanyBook } from '@fine-spray/contract';
+import { company as companySchema, fieldProblems, type Company } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 
 interface CompanyRow {
-  id: string;
-  name: string;
-  book: CompanyBook | null;
-  version: number;
-  created_at: Date;
-  updated_at: Date;
+  readonly id: string;
+  readonly name: string;
+  readonly book: unknown;
+  readonly version: number;
+  readonly createdAt: Date;
+  readonly updatedAt: Date;
 }
 
-function fromRow(row: CompanyRow): Company {
-  return {
-    id: row.id,
-    name: row.name,
-    book: row.book,
-    version: row.version,
-    createdAt: row.created_at.toISOString(),
-    updatedAt: row.updated_at.toISOString(),
+function fromRow({ id, name, book, version, createdAt, updatedAt }: CompanyRow): Company {
+  const row = {
+    id,
+    name,
+    book,
+    version,
+    createdAt: createdAt.toISOString(),
+    updatedAt: updatedAt.toISOString(),
   };
+  const checked = companySchema.safeParse(row);
+  if (checked.success) return checked.data;
+  const errors = fieldProblems(checked.error);
+  throw new ProblemError(
+    'unreadable',
+    `The rates and prices of the company are stored in a way that cannot be read: ${errors[0]?.message ?? ''}`,
+    errors,
+  );
+}
+
+async function companyRow(db: Database): Promise<CompanyRow> {
+  const row = (await db('company').orderBy('createdAt').first()) as CompanyRow | undefined;
+  if (!row) throw new ProblemError('not-found', 'There is no company yet.');
+  return row;
 }
 
 /**
  * The company a request acts for. There is one company and no sign-in yet, so it is the first row;
- * every query is already scoped by the id this returns, and sign-in will replace only this function.
+ * every query is already scoped by this id, and sign-in will replace only this function.
  */
+export async function currentCompanyId(db: Database): Promise<string> {
+  return (await companyRow(db)).id;
+}
+
+/** The company a request acts for, with what it calculates with. */
 export async function currentCompany(db: Database): Promise<Company> {
-  const row = await db<CompanyRow>('company').orderBy('created_at').first();
-  if (!row) throw new ProblemError('not-found', 'There is no company yet.');
-  return fromRow(row);
+  return fromRow(await companyRow(db));
 }
 
 /** Stores name and book of the company; idempotent, refused when the version is stale. */
@@ -48,7 +65,7 @@ export async function putCompany(
       name,
       book: book === null ? null : JSON.stringify(book),
       version: version + 1,
-      updated_at: db.fn.now(),
+      updatedAt: db.fn.now(),
     })
     .returning('*')) as CompanyRow[];
   if (!row)

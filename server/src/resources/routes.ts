@@ -1,10 +1,10 @@
-import { RESOURCES, SINGLE_OPERATIONS, type ResourceName } from '@fine-spray/contract';
+import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
-import type { z } from 'zod';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
-import { currentCompany, putCompany as storeCompany } from './company';
-import { IN_JOB_ORDER, resourcesOn, writeBatch } from './registry';
+import { writeBatch } from './batch';
+import { currentCompany, currentCompanyId, putCompany as storeCompany } from './company';
+import { storeOf } from './store';
 
 /**
  * How far the clock of the device that sends is from ours, by its header Device-Time; null where it does not say. Kept
@@ -20,49 +20,39 @@ type Handler = (request: Request, companyId: string) => Promise<unknown>;
 /** The routes of every resource in the contract, the batch of them, and the company's. */
 export function resourceRoutes(db: Database): Router {
   const router = Router();
-  const resources = resourcesOn(db);
   const send = (handler: Handler) => async (request: Request, response: Response) => {
-    const { id } = await currentCompany(db);
-    const answer = await handler(request, id);
+    const answer = await handler(request, await currentCompanyId(db));
     if (answer === undefined) response.status(204).end();
     else response.json(answer);
   };
-  /** The rows of a job, in the order people gave them. */
-  const ofJob =
-    (name: 'places' | 'surfaces'): Handler =>
-    async (request, companyId) => {
-      const jobId = idOf(request, 'jobId');
-      await resources.jobs.get(companyId, jobId);
-      return {
-        items: await resources[name].list(companyId, { job_id: jobId }, IN_JOB_ORDER),
-      };
-    };
 
-  for (const name of Object.keys(RESOURCES) as ResourceName[]) {
-    const { list, get, put, remove } = RESOURCES[name];
-    const resource = resources[name];
-    const body = put.body as unknown as z.ZodType<Record<string, unknown> & { version: number }>;
-    const listed: Handler =
-      name === 'places' || name === 'surfaces'
-        ? ofJob(name)
-        : async (_request, companyId) => ({ items: await resource.list(companyId) });
+  for (const name of RESOURCE_NAMES) {
+    const { operations, body, ofJob } = RESOURCES[name];
+    const { list, get, put, remove } = operations;
+    const store = storeOf(db, name);
+    const listed: Handler = async (request, companyId) => {
+      if (!ofJob) return store.list(companyId);
+      const jobId = idOf(request, 'jobId');
+      await storeOf(db, 'jobs').get(companyId, jobId);
+      return store.list(companyId, { jobId });
+    };
     router.get(expressPath(list.path), send(listed));
     router.get(
       expressPath(get.path),
-      send(async (request, companyId) => resource.get(companyId, idOf(request))),
+      send(async (request, companyId) => store.get(companyId, idOf(request))),
     );
     router.put(
       expressPath(put.path),
       send(async (request, companyId) => {
         const rowId = idOf(request);
-        const { version, ...fields } = body.parse(request.body);
-        return resource.put(companyId, rowId, version, fields, clockOf(request));
+        const { version, ...content } = body.parse(request.body) as { readonly version: number };
+        return store.put(companyId, rowId, version, content as never, clockOf(request));
       }),
     );
     router.delete(
       expressPath(remove.path),
       send(async (request, companyId) => {
-        await resource.remove(companyId, idOf(request));
+        await store.remove(companyId, idOf(request));
         return undefined;
       }),
     );

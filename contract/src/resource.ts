@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import type { Operation } from './operation';
+import { id, version } from './primitives';
+
+/** Ids of another resource inside a document, by the way to them: `under.*.coatingId`. */
+export interface Reference {
+  readonly at: string;
+  readonly to: string;
+  /** Whose such a row is, for the sentence that refuses to delete what it names: "a job". */
+  readonly of: string;
+}
+
+/** What a resource is, apart from its content. */
+export interface ResourceTraits {
+  /** What people call one of them. */
+  readonly one: string;
+  readonly table: string;
+  /** Rows that belong to a job are listed for it, in the order people gave them, and go when it goes. */
+  readonly ofJob?: true;
+  /** A row is made once and stays as it is. */
+  readonly appendOnly?: true;
+  /** References that stand in documents; those in columns are foreign keys. */
+  readonly references?: readonly Reference[];
+  /** Rows there may be with one value of a field, and what is said of one more. */
+  readonly limit?: { readonly within: string; readonly most: number; readonly sentence: string };
+  /** What is shown of a row besides its content: how many rows of another resource name it. */
+  readonly counts?: Readonly<Record<string, { readonly of: string; readonly by: string }>>;
+  /** What is written once beside the content, when the row is made: it is not compared. */
+  readonly beside?: readonly string[];
+}
+
+/** A row that could not be read as its schema says: which, and why. */
+export const unreadable = z.object({ id: z.string(), name: z.string(), why: z.string() });
+export type Unreadable = z.infer<typeof unreadable>;
+
+/**
+ * A resource from the schemas of its content and its row: columns, operations, checks and the client's types follow from it.
+ * `read` brings content of an older form to the one of this program.
+ */
+export function resource<Fields extends z.ZodObject, Row extends z.ZodObject>(
+  path: string,
+  traits: ResourceTraits,
+  fields: Fields,
+  row: Row,
+  read?: (fields: z.infer<Fields>) => z.infer<Fields>,
+) {
+  const { one, ofJob = false } = traits;
+  const item = `/api/${path}/{id}`;
+  const body = fields.safeExtend({ version });
+  const operations = {
+    list: {
+      method: 'get',
+      path: ofJob ? `/api/jobs/{jobId}/${path}` : `/api/${path}`,
+      summary: `All ${one}s`,
+      answer: z.object({ items: z.array(row), unreadable: z.array(unreadable) }),
+    },
+    get: { method: 'get', path: item, summary: `One ${one}`, answer: row },
+    put: {
+      method: 'put',
+      path: item,
+      summary: `Store a ${one}: version 0 makes it; repeating the call changes nothing`,
+      body,
+      answer: row,
+    },
+    remove: { method: 'delete', path: item, summary: `Delete a ${one}; repeating the call changes nothing` },
+  } as const satisfies Record<string, Operation>;
+  const content = Object.keys(fields.shape) as (keyof z.infer<Fields> & string)[];
+  return {
+    ...traits,
+    path,
+    ofJob,
+    fields,
+    row,
+    body,
+    operations,
+    /** Names of the fields of its content. */
+    content,
+    /** Fields that are kept as documents. */
+    documents: content.filter((name) => isDocument(fields.shape[name] as z.ZodType)),
+    read: read ?? ((given: z.infer<Fields>) => given),
+  };
+}
+
+const DOCUMENTS: readonly string[] = ['object', 'array', 'record', 'union'];
+
+/** Whether a value of a schema is an object or a list, whatever is put around it. */
+function isDocument(schema: z.ZodType): boolean {
+  const { type, innerType } = schema.def as { readonly type: string; readonly innerType?: z.ZodType };
+  return innerType ? isDocument(innerType) : DOCUMENTS.includes(type);
+}
+
+/** One write of a batch. */
+export const write = <Name extends string, Body extends z.ZodType>(name: Name, body: Body) =>
+  z.object({ resource: z.literal(name), id, content: body.nullable() }).strict();
+
+/** The ids at a way through a document: `under.*.coatingId` takes the coating of each layer, with where it stands. */
+export function idsAt(
+  document: unknown,
+  at: string,
+): readonly { readonly id: string; readonly field: string }[] {
+  let found: { readonly value: unknown; readonly field: string }[] = [{ value: document, field: '' }];
+  const below = (field: string, name: string | number) => (field === '' ? String(name) : `${field}.${name}`);
+  for (const step of at.split('.')) {
+    found = found.flatMap(({ value, field }) => {
+      if (step !== '*') {
+        const inner = (value as Readonly<Record<string, unknown>> | null)?.[step];
+        return inner === undefined ? [] : [{ value: inner, field: below(field, step) }];
+      }
+      return Array.isArray(value)
+        ? value.map((one: unknown, index) => ({ value: one, field: below(field, index) }))
+        : [];
+    });
+  }
+  return found.flatMap(({ value, field }) => (typeof value === 'string' ? [{ id: value, field }] : []));
+}
+
+/** The smallest document of a field that names an id at a way through it: what a search for it looks for. */
+export function documentNaming(
+  at: string,
+  named: string,
+): { readonly field: string; readonly document: unknown } {
+  const [field = '', ...steps] = at.split('.');
+  const document = steps.reduceRight<unknown>(
+    (inner, step) => (step === '*' ? [inner] : { [step]: inner }),
+    named,
+  );
+  return { field, document };
+}

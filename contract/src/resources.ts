@@ -1,0 +1,118 @@
+import { z } from 'zod';
+import { entry, entryFields, upgraded } from './entry';
+import { SURFACES_PER_JOB, job, jobFields, surface, surfaceFields } from './job';
+import {
+  coating,
+  coatingFields,
+  gear,
+  gearFields,
+  hose,
+  hoseFields,
+  sprayer,
+  sprayerFields,
+  tip,
+  tipFields,
+} from './kit';
+import { place, placeFields } from './place';
+import { resource, write } from './resource';
+import { system, systemFields } from './system';
+
+/**
+ * Everything a company stores in rows. A field is a line in its schema and a migration; a new resource is an entry here and
+ * a migration. Table and columns, batch, API, checks, client types and query keys follow.
+ */
+export const RESOURCES = {
+  coatings: resource('coatings', { one: 'coating', table: 'coating' }, coatingFields, coating),
+  sprayers: resource('sprayers', { one: 'sprayer', table: 'sprayer' }, sprayerFields, sprayer),
+  hoses: resource('hoses', { one: 'hose', table: 'hose' }, hoseFields, hose),
+  tips: resource('tips', { one: 'tip', table: 'tip' }, tipFields, tip),
+  gear: resource('gear', { one: 'piece of gear', table: 'gear' }, gearFields, gear),
+  entries: resource(
+    'entries',
+    { one: 'log entry', table: 'entry', appendOnly: true, beside: ['clockSkew'] },
+    entryFields,
+    entry,
+    upgraded,
+  ),
+  systems: resource(
+    'systems',
+    {
+      one: 'system',
+      table: 'system',
+      references: [{ at: 'layers.*.coatingId', to: 'coatings', of: 'one of your coating systems' }],
+    },
+    systemFields,
+    system,
+  ),
+  jobs: resource(
+    'jobs',
+    {
+      one: 'job',
+      table: 'job',
+      references: [{ at: 'hoseIds.*', to: 'hoses', of: 'a job' }],
+      counts: { surfaceCount: { of: 'surfaces', by: 'jobId' } },
+    },
+    jobFields,
+    job,
+  ),
+  places: resource('places', { one: 'place', table: 'place', ofJob: true }, placeFields, place),
+  surfaces: resource(
+    'surfaces',
+    {
+      one: 'surface',
+      table: 'surface',
+      ofJob: true,
+      references: [{ at: 'under.*.coatingId', to: 'coatings', of: 'a job' }],
+      limit: {
+        within: 'jobId',
+        most: SURFACES_PER_JOB,
+        sentence: `A job holds ${SURFACES_PER_JOB.toLocaleString('en')} surfaces at most. Make a second job for the rest.`,
+      },
+    },
+    surfaceFields,
+    surface,
+  ),
+} as const;
+
+export type ResourceName = keyof typeof RESOURCES;
+export const RESOURCE_NAMES = Object.keys(RESOURCES) as ResourceName[];
+
+/** A row of each resource, as the API gives it. */
+export type Rows = { readonly [Name in ResourceName]: z.infer<(typeof RESOURCES)[Name]['row']> };
+/** The content of a row, as a write has it. */
+export type Contents = { readonly [Name in ResourceName]: z.infer<(typeof RESOURCES)[Name]['fields']> };
+
+/** Resources whose rows change; the log's do not. */
+export type Changing = Exclude<ResourceName, 'entries'>;
+const CHANGING = RESOURCE_NAMES.filter((name) => !RESOURCES[name].appendOnly);
+
+/** Writes of a batch at most: a job of a thousand surfaces with its places. */
+export const BATCH_LIMIT = 2500;
+
+/** One write of a batch; `content` null deletes. */
+export type BatchWrite = {
+  readonly [Name in Changing]: {
+    readonly resource: Name;
+    readonly id: string;
+    readonly content: z.infer<(typeof RESOURCES)[Name]['body']> | null;
+  };
+}[Changing];
+
+const writes = CHANGING.map((name) => write(name, RESOURCES[name].body as z.ZodType));
+type Write = (typeof writes)[number];
+
+/** Several writes that are done together or not at all, in their order. */
+export const batch = z
+  .object({
+    writes: z
+      .array(
+        z.discriminatedUnion('resource', writes as [Write, ...Write[]]) as unknown as z.ZodType<BatchWrite>,
+      )
+      .max(BATCH_LIMIT, { error: `${BATCH_LIMIT.toLocaleString('en')} writes at once at most.` }),
+  })
+  .strict();
+
+/** The rows a batch has stored, in the order of its writes; null where one was deleted. */
+export const batchAnswer = z.object({
+  rows: z.array(z.union(CHANGING.map((name) => RESOURCES[name].row as z.ZodType)).nullable()),
+});

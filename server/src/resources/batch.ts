@@ -1,0 +1,43 @@
+import type { BatchWrite } from '@fine-spray/contract';
+import type { Database } from '../db/database';
+import { ProblemError } from '../http/problems';
+import { storeOf } from './store';
+
+/** Several writes in one transaction, in their order: all of them, or none and the problem of the first that fails. */
+export async function writeBatch(
+  db: Database,
+  companyId: string,
+  writes: readonly BatchWrite[],
+): Promise<(object | null)[]> {
+  return db.transaction(async (trx) => {
+    const rows: (object | null)[] = [];
+    for (const [index, one] of writes.entries()) {
+      try {
+        rows.push(await writeOne(trx, companyId, one));
+      } catch (error) {
+        throw error instanceof ProblemError ? inBatch(error, index) : error;
+      }
+    }
+    return rows;
+  });
+}
+
+async function writeOne(trx: Database, companyId: string, { resource, id, content }: BatchWrite) {
+  const store = storeOf(trx, resource);
+  if (content === null) {
+    await store.remove(companyId, id);
+    return null;
+  }
+  const { version, ...fields } = content as { readonly version: number };
+  return store.put(companyId, id, version, fields as never);
+}
+
+/** A problem of one write with its place in the batch before each field. */
+function inBatch({ type, detail, errors, current }: ProblemError, index: number): ProblemError {
+  return new ProblemError(
+    type,
+    detail,
+    errors.map((error) => ({ ...error, field: `writes.${index}.content.${error.field}` })),
+    current,
+  );
+}
