@@ -20,6 +20,7 @@ export {
   type BatchWrite,
   type Changing,
   type Contents,
+  type OfJob,
   type ResourceName,
   type Rows,
 } from './resources';

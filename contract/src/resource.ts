@@ -37,14 +37,19 @@ export type Unreadable = z.infer<typeof unreadable>;
  * A resource from the schemas of its content and its row: columns, operations, checks and the client's types follow from it.
  * `read` brings content of an older form to the one of this program.
  */
-export function resource<Fields extends z.ZodObject, Row extends z.ZodObject>(
+export function resource<
+  Fields extends z.ZodObject,
+  Row extends z.ZodObject,
+  const Traits extends ResourceTraits,
+>(
   path: string,
-  traits: ResourceTraits,
+  traits: Traits,
   fields: Fields,
   row: Row,
   read?: (fields: z.infer<Fields>) => z.infer<Fields>,
 ) {
-  const { one, ofJob = false } = traits;
+  const { one } = traits;
+  const ofJob = (traits.ofJob ?? false) as Traits extends { readonly ofJob: true } ? true : false;
   const item = `/api/${path}/{id}`;
   const body = fields.safeExtend({ version });
   const operations = {
@@ -65,8 +70,10 @@ export function resource<Fields extends z.ZodObject, Row extends z.ZodObject>(
     remove: { method: 'delete', path: item, summary: `Delete a ${one}; repeating the call changes nothing` },
   } as const satisfies Record<string, Operation>;
   const content = Object.keys(fields.shape) as (keyof z.infer<Fields> & string)[];
+  // As any resource has them: what a trait leaves out is left out here too.
+  const all: ResourceTraits = traits;
   return {
-    ...traits,
+    ...all,
     path,
     ofJob,
     fields,

@@ -82,6 +82,11 @@ export type Rows = { readonly [Name in ResourceName]: z.infer<(typeof RESOURCES)
 /** The content of a row, as a write has it. */
 export type Contents = { readonly [Name in ResourceName]: z.infer<(typeof RESOURCES)[Name]['fields']> };
 
+/** Resources whose rows are listed for a job, and the others. */
+export type OfJob = {
+  readonly [Name in ResourceName]: (typeof RESOURCES)[Name]['ofJob'] extends true ? Name : never;
+}[ResourceName];
+
 /** Resources whose rows change; the log's do not. */
 export type Changing = Exclude<ResourceName, 'entries'>;
 const CHANGING = RESOURCE_NAMES.filter((name) => !RESOURCES[name].appendOnly);

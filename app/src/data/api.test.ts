@@ -1,4 +1,4 @@
-import { Refused, Unreachable, call } from './api';
+import { NotOurs, Refused, Unreachable, call } from './api';
 
 const answer = (status: number, body?: unknown) => {
   globalThis.fetch = jest.fn(() =>
@@ -32,12 +32,21 @@ describe('calling the API', () => {
     await expect(call('PUT', '/api/jobs/1', {})).rejects.toBeInstanceOf(Refused);
   });
 
-  it('says the server does not answer when it is away, or something else answers in its place', async () => {
+  it('says the server does not answer when it is away, and only then', async () => {
     globalThis.fetch = jest.fn(() => Promise.reject(new TypeError('fetch failed')));
     await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
     answer(502, '<html>');
-    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
+    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(NotOurs);
     answer(200);
-    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(Unreachable);
+    await expect(call('GET', '/api/jobs')).rejects.toBeInstanceOf(NotOurs);
+    const detail = 'The database does not answer. Try again in a moment.';
+    answer(503, { type: 't', title: 't', status: 503, detail, errors: [] });
+    await expect(call('GET', '/api/jobs')).rejects.toMatchObject({ message: detail });
+  });
+
+  it('that nobody waits for any more says nothing of the server', async () => {
+    const gone = Object.assign(new Error('gone'), { name: 'AbortError' });
+    globalThis.fetch = jest.fn(() => Promise.reject(gone));
+    await expect(call('GET', '/api/jobs')).rejects.toBe(gone);
   });
 });

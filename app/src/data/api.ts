@@ -1,10 +1,26 @@
 import { problem, type FieldProblem, type Problem } from '@fine-spray/contract/problem';
 import { reach } from './reach';
 
-/** The server could not be reached, or its answer was not one of ours. */
+/** The server could not be reached. */
 export class Unreachable extends Error {
   constructor() {
     super('The Fine Spray server does not answer.');
+  }
+}
+
+/** Something answered that is not the server: a sign-in page of a network, a proxy whose server is away. */
+export class NotOurs extends Error {
+  constructor() {
+    super('Something other than the Fine Spray server answers at this address.');
+  }
+}
+
+/** The server answered in a way this program does not know. */
+export class Unknown extends Error {
+  constructor(why: string) {
+    super(
+      `The server answered in a way this program cannot read: ${why} Reload the page; it may be an older version.`,
+    );
   }
 }
 
@@ -27,7 +43,7 @@ const bodyOf = async (response: Response): Promise<unknown> => response.json().c
 /** What a body says was wrong; one that is not ours is another server's. */
 function failure(body: unknown): Error {
   const said = problem.safeParse(body);
-  return said.success ? new Refused(said.data) : new Unreachable();
+  return said.success ? new Refused(said.data) : new NotOurs();
 }
 
 async function answerOf(response: Response): Promise<unknown> {
@@ -38,18 +54,20 @@ async function answerOf(response: Response): Promise<unknown> {
     return body;
   }
   const failed = failure(body);
-  if (failed instanceof Unreachable) reach.failed();
+  if (failed instanceof NotOurs) reach.failed();
   throw failed;
 }
 
-const away = () => {
+function away(error: unknown): never {
+  // Nobody waits for it any more: that says nothing of the server.
+  if (error instanceof Error && error.name === 'AbortError') throw error;
   reach.failed();
   throw new Unreachable();
-};
+}
 
 /** A file the server makes. */
-export async function fileOf(path: string): Promise<Blob> {
-  const response = await fetch(path).catch(away);
+export async function fileOf(path: string, signal?: AbortSignal): Promise<Blob> {
+  const response = await fetch(path, { ...(signal ? { signal } : {}) }).catch(away);
   if (!response.ok) throw failure(await bodyOf(response));
   return response.blob().catch(away);
 }
@@ -59,6 +77,8 @@ export interface CallOptions {
   readonly keepalive?: boolean;
   /** Tells the server the time of this device, so that a wrong clock can be put right. */
   readonly clock?: boolean;
+  /** Ends the call when nobody waits for its answer any more. */
+  readonly signal?: AbortSignal;
 }
 
 /** One call of the API. */
@@ -66,11 +86,12 @@ export async function call(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
   path: string,
   body?: unknown,
-  { keepalive = false, clock = false }: CallOptions = {},
+  { keepalive = false, clock = false, signal }: CallOptions = {},
 ): Promise<unknown> {
   const response = await fetch(path, {
     method,
     keepalive,
+    ...(signal ? { signal } : {}),
     ...(body === undefined
       ? {}
       : {

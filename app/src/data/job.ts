@@ -8,7 +8,8 @@ export function useJob(jobId: string) {
   const { kit, failed, retry } = usePlanKit();
   const job = jobs.data?.find(({ id }) => id === jobId);
   const missing = jobs.data !== undefined && !job;
-  const error = !missing && (failed || (jobs.isError && !jobs.data) || (surfaces.isError && !surfaces.data));
+  const failures = [failed, jobs.data ? null : jobs.error, surfaces.data ? null : surfaces.error];
+  const error = missing ? undefined : failures.find((one) => one);
   return {
     job,
     surfaces: surfaces.data,

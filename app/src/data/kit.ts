@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useList } from './resources';
 
 /** The company's kit, or what stands in the way of having it. */
-export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {
+export function useKit(): { kit?: Kit; failed: Error | undefined; retry: () => void } {
   const coatings = useList('coatings');
   const sprayers = useList('sprayers');
   const hoses = useList('hoses');
@@ -17,5 +17,9 @@ export function useKit(): { kit?: Kit; failed: boolean; retry: () => void } {
     [coatings.data, sprayers.data, hoses.data, tips.data],
   );
   const retry = () => all.forEach((query) => void query.refetch());
-  return { ...(kit ? { kit } : {}), failed: !kit && all.some((query) => query.isError), retry };
+  return {
+    ...(kit ? { kit } : {}),
+    failed: kit ? undefined : (all.find(({ error }) => error)?.error ?? undefined),
+    retry,
+  };
 }

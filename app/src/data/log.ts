@@ -1,4 +1,4 @@
-import type { Entry, EntryKind, PayloadOf } from '@fine-spray/contract';
+import { isEntry, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { usePreferenceText } from '@/ui/preference';
@@ -6,6 +6,7 @@ import { device } from './device';
 import { keptLog } from './keptQueries';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
 import { items, keys } from './resources';
+import { noteUnreadable } from './sound';
 
 export interface NewEntry<Kind extends EntryKind> {
   readonly kind: Kind;
@@ -80,6 +81,44 @@ function sameEntries(before: unknown, now: unknown): unknown {
   return old?.length === fresh.length && fresh.every(({ id }, index) => old[index]?.id === id) ? old : fresh;
 }
 
+/** The entries among what came or was kept; what is none is noted and left out. */
+function entriesAmong(rows: readonly unknown[]): Entry[] {
+  const wrong = rows.filter((row) => !isEntry(row));
+  noteUnreadable(
+    'entries here',
+    wrong.map((row) => ({
+      id: String((row as { id?: unknown } | null)?.id),
+      name: 'An entry of the log',
+      why: 'It has another shape.',
+    })),
+  );
+  return wrong.length === 0 ? (rows as Entry[]) : rows.filter(isEntry);
+}
+
+/** Entries looked at in one turn ahead of their use, ms: less than a frame. */
+const TURN = 6;
+let ahead: readonly Entry[] | undefined;
+
+/** Looks at what entries say while nothing else is to be done, so that the screen that reads them does not wait for it. */
+function lookAhead(entries: readonly Entry[]): void {
+  if (ahead === entries) return;
+  ahead = entries;
+  let next = 0;
+  const turn = () => {
+    if (ahead !== entries) return;
+    for (const end = Date.now() + TURN; next < entries.length && Date.now() < end; next += 1) {
+      const one = entries[next];
+      if (one) isReadable(one);
+    }
+    if (next < entries.length) later(turn);
+  };
+  later(turn);
+}
+const later = (work: () => void) => {
+  if (typeof requestIdleCallback === 'function') requestIdleCallback(work);
+  else setTimeout(work, TURN);
+};
+
 /**
  * The stored log. What this device has of it comes first, then what the server has; where the server does not answer, that
  * of the device stays.
@@ -91,10 +130,11 @@ function useStored() {
     structuralSharing: sameEntries,
     queryFn: async () => {
       const had = client.getQueryData<Entry[]>(keys.list('entries'));
-      const asked = items<Entry>('/api/entries');
+      // Not ended with who asked: what comes is kept for all who ask later.
+      const asked = items('/api/entries').then(entriesAmong);
       if (had) return asked;
       // Whichever comes first is shown; a server that fails leaves what the device has.
-      const kept = keptLog(device).then((found) => found as Entry[] | undefined);
+      const kept = keptLog(device).then((found) => (found ? entriesAmong(found) : undefined));
       const first = await Promise.race([asked.catch(() => undefined), kept]);
       if (!first) return (await kept) ?? asked;
       void asked.then((all) => client.setQueryData(keys.list('entries'), all)).catch(() => undefined);
@@ -108,7 +148,11 @@ export function useLog() {
   const stored = useStored();
   const state = useOutbox();
   const [author, setAuthor] = usePreferenceText('author', '');
-  const entries = merged(stored.data ?? NONE, state);
+  const { data } = stored;
+  const entries = merged(data ?? NONE, state);
+  useEffect(() => {
+    if (data) lookAhead(data);
+  }, [data]);
   const write = useCallback(
     <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): Written => {
       // Asked once there is something to lose: a browser short of room clears other pages first.
@@ -126,6 +170,6 @@ export function useLog() {
     [author],
   );
   const { waiting, full, aside } = state;
-  const failed = stored.isError && !stored.data;
+  const failed = data ? undefined : (stored.error ?? undefined);
   return { entries, waiting, full, aside, write, author, setAuthor, failed, loading: stored.isPending };
 }

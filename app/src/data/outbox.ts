@@ -1,5 +1,5 @@
-import { entryFields, schemaOf, upgraded, type Entry, type EntryFields } from '@fine-spray/contract';
-import { Refused, call, whyFailed } from './api';
+import { entryFields, isEntry, schemaOf, upgraded, type Entry, type EntryFields } from '@fine-spray/contract';
+import { Refused, Unknown, call, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptEntry } from './device';
 import { readKept, writeKept } from './kept';
 import { newId } from './newId';
@@ -278,9 +278,10 @@ export class Outbox {
           { clock: true },
         );
         this.failures = 0;
-        this.taken(row as Entry);
+        if (!isEntry(row)) throw new Unknown('an entry has another shape.');
+        this.taken(row);
         await this.drop(next.id);
-        this.tell({ kind: 'sent', entry: row as Entry });
+        this.tell({ kind: 'sent', entry: row });
       } catch (error) {
         if (!(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429) {
           this.failures += 1;

@@ -7,7 +7,8 @@ import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useKit } from './kit';
 import { useLog } from './log';
-import { surfacesQuery, useList } from './resources';
+import { ofJobQuery, useList } from './resources';
+import { useSound } from './sound';
 
 const RECORDS = new WeakMap<readonly Entry[], SiteRecord>();
 
@@ -48,17 +49,18 @@ export interface SiteLog {
 /** The log with its names, or what stands in the way. What of a job is not here yet is called by what it is. */
 export function useSiteLog(): {
   readonly log?: SiteLog;
-  readonly failed: boolean;
+  readonly failed: Error | undefined;
   readonly retry: () => void;
 } {
   const client = useQueryClient();
   const { entries, failed: noLog, loading } = useLog();
   const jobs = useList('jobs');
   const { kit, failed: noKit, retry } = useKit();
+  const sound = useSound('surfaces', 'surfaces of all jobs');
   const { surfaces, complete } = useQueries({
-    queries: (jobs.data ?? []).map(({ id }) => surfacesQuery(id)),
+    queries: (jobs.data ?? []).map(({ id }) => ofJobQuery('surfaces', id)),
     combine: (all) => ({
-      surfaces: all.flatMap(({ data }) => data ?? []),
+      surfaces: sound(all.flatMap(({ data }) => data ?? [])),
       complete: all.every(({ isPending }) => !isPending),
     }),
   });
@@ -88,5 +90,9 @@ export function useSiteLog(): {
     retry();
     void client.refetchQueries();
   };
-  return { ...(log ? { log } : {}), failed: !log && (noLog || noKit || jobs.isError), retry: again };
+  return {
+    ...(log ? { log } : {}),
+    failed: log ? undefined : (noLog ?? noKit ?? jobs.error ?? undefined),
+    retry: again,
+  };
 }

@@ -1,35 +1,24 @@
 import type {
   BatchWrite,
-  Coating,
+  Changing,
   Company,
-  Entry,
-  Gear,
-  Hose,
-  Job,
+  OfJob,
   Place,
   ResourceName,
-  Sprayer,
+  Rows,
   Surface,
-  System,
-  Tip,
+  Unreadable,
 } from '@fine-spray/contract';
-import { QueryClient, useQuery, useQueryClient, type UseQueryResult } from '@tanstack/react-query';
+import { QueryClient, onlineManager, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { Refused, call } from './api';
+import { Refused, Unknown, call } from './api';
+import { reach } from './reach';
+import { noteUnreadable, useSound, wrongRow, type RowName } from './sound';
 
-/** Rows of each resource as the API gives them. */
-export interface Rows {
-  coatings: Coating;
-  sprayers: Sprayer;
-  hoses: Hose;
-  tips: Tip;
-  gear: Gear;
-  entries: Entry;
-  systems: System;
-  jobs: Job;
-  places: Place;
-  surfaces: Surface;
-}
+// Whether one is online is whether the server is reached: a phone with a network and no server is not.
+onlineManager.setEventListener((setOnline) =>
+  reach.subscribe(() => setOnline(reach.current().reached !== false)),
+);
 
 export function makeQueryClient(): QueryClient {
   return new QueryClient({
@@ -37,57 +26,76 @@ export function makeQueryClient(): QueryClient {
       queries: {
         staleTime: 30_000,
         gcTime: Infinity,
+        // A query that waits for a server shows nothing; one that fails says why, and comes again when it is reached.
         networkMode: 'always',
+        refetchOnReconnect: 'always',
         retry: (count, error) => !(error instanceof Refused) && count < 1,
         retryDelay: 500,
       },
+      // A write is tried by whoever keeps what is written: the draft, or the outbox.
+      mutations: { networkMode: 'always', retry: false },
     },
   });
 }
 
-/** Resources whose rows are listed for a job. */
-type OfJob = 'places' | 'surfaces';
 type ListName = Exclude<ResourceName, OfJob>;
 
-/** Query keys in one place: a list by resource, places and surfaces by their job. */
+/** Query keys in one place: a list by its resource, and by its job where it has one. */
 export const keys = {
   list: (resource: ListName) => [resource] as const,
-  places: (jobId: string) => ['places', jobId] as const,
-  surfaces: (jobId: string) => ['surfaces', jobId] as const,
+  ofJob: (resource: OfJob, jobId: string) => [resource, jobId] as const,
   company: ['company'] as const,
 };
 
-/** The rows of a list. */
-export async function items<Row>(path: string): Promise<Row[]> {
-  return ((await call('GET', path)) as { items: Row[] }).items;
+interface List {
+  readonly items: readonly unknown[];
+  readonly unreadable?: readonly Unreadable[];
+}
+
+/** The rows of a list as they came; what the server could not read of it is noted. */
+export async function items(path: string, signal?: AbortSignal): Promise<unknown[]> {
+  const answer = (await call('GET', path, undefined, signal ? { signal } : {})) as Partial<List>;
+  if (!Array.isArray(answer.items)) throw new Unknown(`${path} is no list.`);
+  noteUnreadable(`${path} there`, answer.unreadable ?? []);
+  return answer.items as unknown[];
 }
 
 /** All rows of a resource. */
-export function useList<Name extends ListName>(name: Name): UseQueryResult<Rows[Name][]> {
-  return useQuery({ queryKey: keys.list(name), queryFn: () => items<Rows[Name]>(`/api/${name}`) });
+export function useList<Name extends ListName>(name: Name) {
+  return useQuery({
+    queryKey: keys.list(name),
+    queryFn: ({ signal }) => items(`/api/${name}`, signal),
+    select: useSound(name),
+  });
 }
 
-/** The surfaces of a job, in their order. */
-export const surfacesQuery = (jobId: string) => ({
-  queryKey: keys.surfaces(jobId),
-  queryFn: () => items<Surface>(`/api/jobs/${jobId}/surfaces`),
+/** How the rows of a job are asked for; read through `useSound`. */
+export const ofJobQuery = (name: OfJob, jobId: string) => ({
+  queryKey: keys.ofJob(name, jobId),
+  queryFn: ({ signal }: { readonly signal: AbortSignal }) => items(`/api/jobs/${jobId}/${name}`, signal),
 });
 
-export const useSurfaces = (jobId: string): UseQueryResult<Surface[]> => useQuery(surfacesQuery(jobId));
+/** The rows of a job, in their order. */
+function useOfJob<Name extends OfJob>(name: Name, jobId: string) {
+  return useQuery({ ...ofJobQuery(name, jobId), select: useSound(name, `${name} ${jobId}`) });
+}
 
-/** The places of a job, in their order. */
-export function usePlaces(jobId: string): UseQueryResult<Place[]> {
+export const useSurfaces = (jobId: string) => useOfJob('surfaces', jobId);
+export const usePlaces = (jobId: string) => useOfJob('places', jobId);
+
+export function useCompany() {
   return useQuery({
-    queryKey: keys.places(jobId),
-    queryFn: () => items<Place>(`/api/jobs/${jobId}/places`),
+    queryKey: keys.company,
+    queryFn: async ({ signal }) =>
+      sound<Company>('company', await call('GET', '/api/company', undefined, { signal })),
   });
 }
 
-export function useCompany(): UseQueryResult<Company> {
-  return useQuery({
-    queryKey: keys.company,
-    queryFn: async () => (await call('GET', '/api/company')) as Company,
-  });
+/** A row that came by itself, as its schema says. */
+function sound<Row>(name: RowName, row: unknown): Row {
+  const wrong = wrongRow(name, row);
+  if (wrong) throw new Unknown(wrong.why);
+  return row as Row;
 }
 
 /** Puts a row into the cached list it belongs to, or takes it out. */
@@ -114,29 +122,42 @@ interface Write {
   readonly id: string;
   /** Content with `version`; 0 makes the row. */
   readonly content: object;
+  /** The page is being left: the write has to end without it. */
   readonly keepalive?: boolean;
 }
 
-/** Writing rows: `put` stores one (safe to repeat), `remove` deletes one. The cached lists follow. */
-export function useWrites<Name extends ResourceName>(name: Name, listKey: readonly unknown[]) {
+/**
+ * Writing rows: `put` stores one (safe to repeat), `remove` deletes one. The cached lists follow.
+ */
+export function useWrites<Name extends Changing>(name: Name, listKey: readonly unknown[]) {
   const client = useQueryClient();
   const keyText = JSON.stringify(listKey);
-  const put = useCallback(
-    async ({ id, content, keepalive = false }: Write): Promise<Rows[Name]> => {
-      const row = (await call('PUT', `/api/${name}/${id}`, content, { keepalive })) as Rows[Name];
+  const follow = useCallback(
+    (id: string, row?: Rows[Name]) => {
       patchList(client, JSON.parse(keyText) as unknown[], id, row);
       if (name === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
-      return row;
     },
     [client, name, keyText],
   );
-  const remove = useCallback(
-    async (id: string): Promise<void> => {
-      await call('DELETE', `/api/${name}/${id}`);
-      patchList(client, JSON.parse(keyText) as unknown[], id);
-      if (name === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
+  const write = useCallback(
+    async ({ id, content, keepalive = false }: Write) => {
+      const row = sound<Rows[Name]>(name, await call('PUT', `/api/${name}/${id}`, content, { keepalive }));
+      follow(id, row);
+      return row;
     },
-    [client, name, keyText],
+    [name, follow],
+  );
+  const { mutateAsync } = useMutation({ mutationFn: write });
+  const { mutateAsync: remove } = useMutation({
+    mutationFn: async (id: string) => {
+      await call('DELETE', `/api/${name}/${id}`);
+      follow(id);
+    },
+  });
+  // A page that is left has no time for a mutation to begin: its write goes out at once.
+  const put = useCallback(
+    (one: Write) => (one.keepalive === true ? write(one) : mutateAsync(one)),
+    [write, mutateAsync],
   );
   return { put, remove };
 }
@@ -144,31 +165,36 @@ export function useWrites<Name extends ResourceName>(name: Name, listKey: readon
 /** Places and surfaces of a job written together: all of it or nothing. The cached lists follow. */
 export function useBatch(jobId: string) {
   const client = useQueryClient();
-  return useCallback(
+  const write = useCallback(
     async (writes: readonly BatchWrite[], keepalive = false): Promise<(Place | Surface | null)[]> => {
       const answer = await call('POST', '/api/batch', { writes }, { keepalive });
-      const { rows } = answer as { rows: (Place | Surface | null)[] };
-      writes.forEach(({ resource, id }, index) => {
-        if (resource === 'places' || resource === 'surfaces') {
-          patchList(client, keys[resource](jobId), id, rows[index] ?? undefined);
-        }
+      const { rows } = answer as { rows: readonly unknown[] };
+      const stored = writes.map(({ resource, id }, index) => {
+        const row = rows[index] ? sound<Place | Surface>(resource, rows[index]) : null;
+        if (resource === 'places' || resource === 'surfaces')
+          patchList(client, keys.ofJob(resource, jobId), id, row ?? undefined);
+        return row;
       });
       void client.invalidateQueries({ queryKey: keys.list('jobs') });
-      return rows;
+      return stored;
     },
     [client, jobId],
+  );
+  const { mutateAsync } = useMutation({ mutationFn: (writes: readonly BatchWrite[]) => write(writes) });
+  return useCallback(
+    (writes: readonly BatchWrite[], keepalive = false) =>
+      keepalive ? write(writes, keepalive) : mutateAsync(writes),
+    [write, mutateAsync],
   );
 }
 
 /** Stores name and book of the company over a version. */
 export function usePutCompany() {
   const client = useQueryClient();
-  return useCallback(
-    async (content: Pick<Company, 'name' | 'book' | 'version'>): Promise<Company> => {
-      const company = (await call('PUT', '/api/company', content)) as Company;
-      client.setQueryData(keys.company, company);
-      return company;
-    },
-    [client],
-  );
+  const { mutateAsync } = useMutation({
+    mutationFn: async (content: Pick<Company, 'name' | 'book' | 'version'>) =>
+      sound<Company>('company', await call('PUT', '/api/company', content)),
+    onSuccess: (company) => client.setQueryData(keys.company, company),
+  });
+  return mutateAsync;
 }

@@ -1,3 +1,5 @@
+import '@/data/rowChecks';
+
 /** Everything the first load does without: one chunk, fetched once and kept by the service worker. */
 export { ActualScreen } from './actual';
 export { BuyScreen } from './buy';

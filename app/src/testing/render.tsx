@@ -1,3 +1,4 @@
+import '@/data/rowChecks';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { render } from '@testing-library/react-native';
 import type { ReactElement } from 'react';

@@ -70,7 +70,45 @@ export interface Read<Kind extends EntryKind> {
   readonly payload: PayloadOf<Kind>;
 }
 
-/** The payload of an entry whose kind is known. The server checked it when it came; older forms are brought up. */
+const isText = (value: unknown): value is string => typeof value === 'string';
+const isTextOrNull = (value: unknown) => value === null || isText(value);
+
+/**
+ * Whether something stored is an entry by its head: what every list of entries reads of each. Written out, since a schema
+ * would take the time of ten thousand of them while somebody waits; what an entry says is looked at when it is read.
+ */
+export function isEntry(stored: unknown): stored is Entry {
+  const one = (stored ?? {}) as Partial<Record<keyof Entry, unknown>>;
+  return (
+    isText(one.id) &&
+    isText(one.kind) &&
+    isText(one.author) &&
+    isText(one.at) &&
+    Number.isFinite(Date.parse(one.at)) &&
+    Number.isInteger(one.schema) &&
+    [one.jobId, one.surfaceId, one.replaces].every(isTextOrNull) &&
+    (one.clockSkew === null || Number.isFinite(one.clockSkew)) &&
+    typeof one.payload === 'object' &&
+    one.payload !== null
+  );
+}
+
+const READABLE = new WeakMap<Entry, boolean>();
+
+/**
+ * Whether this program can read what an entry says: it knows the kind and the form, and the payload is as they want it.
+ * Looked at once for each: entries never change.
+ */
+export function isReadable(one: Entry): boolean {
+  let readable = READABLE.get(one);
+  if (readable === undefined) {
+    readable = isKnown(one) && ENTRY_PAYLOADS[one.kind].safeParse(upgraded(one).payload).success;
+    READABLE.set(one, readable);
+  }
+  return readable;
+}
+
+/** The payload of an entry that is readable (`isReadable`); older forms are brought up. */
 export function payloadOf<Kind extends EntryKind>(one: Entry & { readonly kind: Kind }): PayloadOf<Kind> {
   return upgraded(one).payload as PayloadOf<Kind>;
 }
@@ -86,8 +124,8 @@ export function heldEntries(entries: readonly Entry[]): readonly Entry[] {
 
 function sorted(entries: readonly Entry[]): readonly Entry[] {
   const timed = entries.map((one) => ({ id: one.id, at: timeOf(one), replaces: one.replaces, one }));
-  // One of a form this program does not know says nothing here, but what it replaces does not hold.
-  return holding(timed).flatMap(({ one }) => (isKnown(one) ? [one] : []));
+  // One that cannot be read says nothing here, but what it replaces does not hold.
+  return holding(timed).flatMap(({ one }) => (isReadable(one) ? [one] : []));
 }
 
 /** The entries of a kind that hold, oldest first. */

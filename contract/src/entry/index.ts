@@ -4,6 +4,8 @@ export {
   entry,
   entryFields,
   heldEntries,
+  isEntry,
+  isReadable,
   isoTimeOf,
   payloadOf,
   timeOf,

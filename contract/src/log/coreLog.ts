@@ -2,7 +2,7 @@ import type { EntryHead, LogEntry } from '@fine-spray/core/record';
 import type { CombInterval } from '@fine-spray/core/film';
 import { NOMINAL_DISTANCE } from '@fine-spray/core/tip';
 import { quantity } from '@fine-spray/core/units';
-import { isKnown, meanOf, payloadOf, thinnerAfter, timeOf, type Entry, type EntryKind } from '../entry';
+import { isReadable, meanOf, payloadOf, thinnerAfter, timeOf, type Entry, type EntryKind } from '../entry';
 import { coreTip } from '../setupRequest';
 
 /** The interval of a tooth; the contract has seen to it that the comb has the tooth and a higher one. */
@@ -147,7 +147,7 @@ function headed(said: Said, { id, author, jobId, replaces, at, clockSkew }: Entr
 
 /** An entry as the core knows it; one that says nothing to it may still take another back. */
 function readEntry(one: Entry): LogEntry | undefined {
-  const said = isKnown(one) ? saidBy(one) : undefined;
+  const said = isReadable(one) ? saidBy(one) : undefined;
   if (said) return headed(said, one);
   return one.replaces === null ? undefined : headed({ kind: 'withdrawn' }, one);
 }

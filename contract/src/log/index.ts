@@ -5,6 +5,7 @@ export {
   journalLine,
   roughly,
   skewWords,
+  unreadableWords,
   type JournalDay,
   type JournalFilter,
   type JournalLine,

@@ -5,6 +5,7 @@ import {
   ENTRY_NAMES,
   TROUBLE_KINDS,
   isKnown,
+  isReadable,
   payloadOf,
   timeOf,
   type Entry,
@@ -60,8 +61,15 @@ export function skewWords({ clockSkew }: Pick<Entry, 'clockSkew'>): string | und
   return `The clock of that device was ${roughly(clockSkew * 1000)} ${clockSkew > 0 ? 'slow' : 'fast'}; the time is put right by it.`;
 }
 
+/** What is said of an entry that cannot be read. */
+export const unreadableWords = (entry: Entry): string =>
+  isKnown(entry)
+    ? 'What it says cannot be read. It is kept as it is and counts nowhere.'
+    : 'This program does not know this kind yet: reload it.';
+
 /** The weather an entry carries. */
 function weatherOf(entry: Entry): Weather | undefined {
+  if (!isReadable(entry)) return undefined;
   if (entry.kind !== 'coat started' && entry.kind !== 'coat finished') return undefined;
   return payloadOf(entry as Entry & { kind: 'coat finished' | 'coat started' }).weather ?? undefined;
 }
@@ -103,9 +111,9 @@ class LazyLine implements JournalLine {
     return this.#place;
   }
   get words(): string {
-    this.#words ??= isKnown(this.entry)
+    this.#words ??= isReadable(this.entry)
       ? entryWords(this.entry, this.options.names, this.options.system)
-      : 'This program does not know this kind yet: reload it.';
+      : unreadableWords(this.entry);
     return this.#words;
   }
   get trouble(): boolean {

@@ -6,6 +6,8 @@ import {
   entriesOfKind,
   entryFields,
   heldEntries,
+  isEntry,
+  isReadable,
   logFile,
   schemaOf,
   timeOf,
@@ -17,6 +19,7 @@ import {
   coreLog,
   entryWords,
   journal,
+  journalLine,
   logNames,
   roughly,
   skewWords,
@@ -125,7 +128,7 @@ describe('the core’s log', () => {
     const comb = entry(
       'comb',
       {
-        coatingId: 'c',
+        coatingId: '01930000-0000-7000-8000-000000000002',
         coat: 1,
         teeth: [5e-5, 1e-4, 1.5e-4, 2e-4],
         lastWet: [1e-4, null],
@@ -138,7 +141,12 @@ describe('the core’s log', () => {
       },
       where,
     );
-    const fan = entry('fan measured', { tipId: 't', width: 0.125, distance: 0.1524, gun: null });
+    const fan = entry('fan measured', {
+      tipId: '01930000-0000-7000-8000-000000000018',
+      width: 0.125,
+      distance: 0.1524,
+      gun: null,
+    });
     const [first, second] = coreLog([comb, fan]);
     expect(first).toMatchObject({
       kind: 'comb',
@@ -163,7 +171,7 @@ describe('older forms', () => {
     ...note('x'),
     kind: 'fan measured' as const,
     schema: 1,
-    payload: { tipId: 't', width: 0.2, distance: 0.3 },
+    payload: { tipId: '01930000-0000-7000-8000-000000000018', width: 0.2, distance: 0.3 },
   };
   it('are brought up step by step, and what is of today stays as it is', () => {
     expect(upgraded(old)).toMatchObject({ schema: 2, payload: { gun: null, width: 0.2 } });
@@ -173,8 +181,7 @@ describe('older forms', () => {
 
   it('are taken by the contract in their own form, and newer ones are not', () => {
     const { id: _i, version: _v, createdAt: _c, updatedAt: _u, clockSkew: _s, ...fields } = old;
-    const tipId = '01930000-0000-7000-8000-000000000018';
-    expect(entryFields.safeParse({ ...fields, payload: { ...old.payload, tipId } }).success).toBe(true);
+    expect(entryFields.safeParse(fields).success).toBe(true);
     expect(entryFields.safeParse({ ...fields, schema: 3 }).success).toBe(false);
   });
 });
@@ -227,5 +234,31 @@ describe('the journal', () => {
     const lines = writeViscositySheet(ENTRIES, NAMES, 'us').trim().split('\r\n');
     expect(lines[0]).toContain('Paint (°F)');
     expect(lines.length).toBe(1 + entriesOfKind(ENTRIES, 'viscosity').length);
+  });
+});
+
+describe('an entry whose payload is not as its kind says', () => {
+  it('is a line that says so, counts nowhere, and takes nothing with it', () => {
+    const sound = heldEntries(ENTRIES).find(({ kind }) => kind === 'sprayed');
+    if (!sound) throw new Error('nothing sprayed');
+    const broken = { ...sound, id: '01930000-0000-7000-8000-0000000000ff', payload: { volume: 'a lot' } };
+    const all = [...ENTRIES, broken];
+    expect([isEntry(broken), isReadable(broken)]).toEqual([true, false]);
+    expect(coreLog(all)).toEqual(coreLog(ENTRIES));
+    expect(heldEntries(all)).toHaveLength(heldEntries(ENTRIES).length);
+    const line = journalLine(broken, OPTIONS);
+    expect(line.words).toMatch(/cannot be read/);
+  });
+
+  it.each([
+    ['no id', { id: undefined }],
+    ['no time', { at: 'noon' }],
+    ['a number for its author', { author: 7 }],
+    ['no payload', { payload: null }],
+    ['a text for its clock', { clockSkew: 'slow' }],
+  ])('with %s is no entry', (_what, change) => {
+    const [first] = ENTRIES;
+    expect(isEntry(first)).toBe(true);
+    expect(isEntry({ ...first, ...change })).toBe(false);
   });
 });

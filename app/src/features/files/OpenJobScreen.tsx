@@ -28,11 +28,7 @@ export function OpenJobScreen() {
       {kit ? (
         <Opening kit={kit} />
       ) : failed ? (
-        <ErrorState
-          title="The kit cannot be read now"
-          text="The Fine Spray server does not answer."
-          onRetry={retry}
-        />
+        <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
       ) : (
         <Skeleton rows={2} />
       )}

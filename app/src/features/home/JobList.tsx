@@ -96,7 +96,7 @@ export function JobList() {
       {jobs.isError && !jobs.data ? (
         <ErrorState
           title="The jobs cannot be read now"
-          text="The Fine Spray server does not answer. Nothing is lost: everything stored is kept there."
+          text={`${whyFailed(jobs.error)} Nothing is lost: everything stored is kept on the server.`}
           onRetry={() => void jobs.refetch()}
         />
       ) : null}

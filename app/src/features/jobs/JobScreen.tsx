@@ -32,7 +32,7 @@ import { coatingTotals, type CoatingTotal } from './totals';
 
 /** Adds a wall like those of the room last worked on, and opens it. */
 function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
-  const { put } = useWrites('surfaces', keys.surfaces(job.id));
+  const { put } = useWrites('surfaces', keys.ofJob('surfaces', job.id));
   const router = useRouter();
   const toast = useToast();
   return async () => {

@@ -1,9 +1,10 @@
-import { ENTRY_NAMES, isKnown, timeOf } from '@fine-spray/contract';
-import { entryWords, journalLine, placeWords, skewWords } from '@fine-spray/contract/log';
+import { ENTRY_NAMES, isKnown, isReadable, timeOf } from '@fine-spray/contract';
+import { entryWords, journalLine, placeWords, skewWords, unreadableWords } from '@fine-spray/contract/log';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
 import { useSiteLog, type SiteLog } from '@/data/record';
@@ -40,7 +41,7 @@ export function EntryScreen({ entryId }: { entryId: string }) {
           />
         ) : null}
         {failed ? (
-          <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+          <ErrorState title="The log cannot be read now" text={whyFailed(failed)} onRetry={retry} />
         ) : null}
         {!log && !failed ? <Skeleton rows={3} /> : null}
       </Screen>
@@ -80,9 +81,9 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
     <>
       <Panel>
         <Words size={22} weight="bold">
-          {isKnown(entry)
+          {isReadable(entry)
             ? entryWords(entry, log.names, system) || ENTRY_NAMES[entry.kind]
-            : 'Written by a newer version of this program.'}
+            : unreadableWords(entry)}
         </Words>
         <Words>{placeWords(entry, log.names)}</Words>
         <Words colour="ink2">{`${format(timeOf(entry), 'd MMMM yyyy, HH:mm')}${entry.author ? `, ${entry.author}` : ''}`}</Words>
@@ -117,7 +118,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
       ) : null}
       {replacing.length === 0 && entry.kind !== 'withdrawn' ? (
         <View className="flex-row flex-wrap gap-2">
-          {BY_TOOL.includes(entry.kind) || !isKnown(entry) ? null : (
+          {BY_TOOL.includes(entry.kind) || !isReadable(entry) ? null : (
             <Button
               label="Put it right"
               kind="primary"

@@ -60,7 +60,7 @@ export function JournalScreen({ jobId }: { jobId?: string | undefined }) {
   return (
     <Screen title="Journal" above="Log" backTo="/log">
       {failed ? (
-        <ErrorState title="The log cannot be read now" text="The server does not answer." onRetry={retry} />
+        <ErrorState title="The log cannot be read now" text={whyFailed(failed)} onRetry={retry} />
       ) : (
         <Skeleton rows={6} />
       )}

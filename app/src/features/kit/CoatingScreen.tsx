@@ -29,10 +29,10 @@ export function CoatingScreen({ coatingId }: { coatingId: string }) {
   return (
     <Screen title="Coating" backTo="/kit">
       {coatings.isPending ? <Skeleton rows={5} /> : null}
-      {coatings.isError ? (
+      {coatings.isError && !coatings.data ? (
         <ErrorState
           title="The coating cannot be read now"
-          text="The Fine Spray server does not answer."
+          text={whyFailed(coatings.error)}
           onRetry={() => void coatings.refetch()}
         />
       ) : null}

@@ -64,7 +64,7 @@ function RowScreen({ resource, rowId }: { resource: KitResource; rowId: string }
       {rows.isError && !rows.data ? (
         <ErrorState
           title="This cannot be read now"
-          text="The Fine Spray server does not answer."
+          text={whyFailed(rows.error)}
           onRetry={() => void rows.refetch()}
         />
       ) : null}

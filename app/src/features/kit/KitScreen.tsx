@@ -5,6 +5,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { useKit } from '@/data/kit';
 import { useList } from '@/data/resources';
 import { Button } from '@/ui/button';
@@ -96,11 +97,7 @@ export function KitScreen() {
   return (
     <Screen title="Kit">
       {failed ? (
-        <ErrorState
-          title="The kit cannot be read now"
-          text="The Fine Spray server does not answer."
-          onRetry={retry}
-        />
+        <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
       ) : null}
       {!kit && !failed ? <Skeleton rows={5} /> : null}
       {kit ? (

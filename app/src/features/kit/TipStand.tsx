@@ -1,6 +1,7 @@
 import { FAN_WIDTH_LIMITS, NOMINAL_DISTANCE, fanWidth, showText, tipRecords } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
 import { useWhy } from '@/features/setup';
@@ -21,7 +22,7 @@ export function TipStand({ tipId }: { tipId: string }) {
       {!log && !failed ? <Skeleton rows={3} /> : null}
       {failed ? (
         <Words colour="ink2">
-          The log cannot be read now: the server does not answer, and this device has not seen it yet.
+          {`The log cannot be read now, and this device has not seen it yet. ${whyFailed(failed)}`}
         </Words>
       ) : null}
     </Panel>

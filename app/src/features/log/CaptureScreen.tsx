@@ -1,7 +1,7 @@
 import {
   ENTRY_NAMES,
   ENTRY_PAYLOADS,
-  isKnown,
+  isReadable,
   timeOf,
   type Entry,
   type EntryKind,
@@ -13,6 +13,7 @@ import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { sentences } from '@/data/draft';
 import { useKept } from '@/data/kept';
 import { useSiteLog } from '@/data/record';
@@ -68,7 +69,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
         {failed ? (
           <ErrorState
             title="This cannot be written yet"
-            text="The Fine Spray server does not answer, and this device has not seen the kit and the jobs yet."
+            text={`${whyFailed(failed)} This device has not seen the kit and the jobs yet.`}
             onRetry={retry}
           />
         ) : (
@@ -156,7 +157,7 @@ function Form({
         backTo="/log"
       />
       <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6">
-        {corrected && isKnown(corrected) ? (
+        {corrected && isReadable(corrected) ? (
           <View className="gap-1">
             <Words weight="semi" colour="ink2">
               As it was written; it stays in sight.

@@ -1,4 +1,4 @@
-import type { Weather, WeatherAnswer } from '@fine-spray/contract';
+import { weatherAnswer, type Weather, type WeatherAnswer } from '@fine-spray/contract';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '@/data/api';
 import { usePreference } from '@/ui/preference';
@@ -37,7 +37,7 @@ export function useStation(): {
       const now = new Date();
       const hour = now.getHours() + now.getMinutes() / 60;
       const path = `/api/stand-ins/weather?day=${encodeURIComponent(day)}&hour=${hour.toFixed(2)}`;
-      return (await call('GET', path)) as WeatherAnswer;
+      return weatherAnswer.parse(await call('GET', path));
     },
     staleTime: HOLDS / 5,
     retry: false,

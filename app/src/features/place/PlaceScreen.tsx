@@ -12,6 +12,7 @@ import {
 import Copy from 'lucide-react-native/icons/copy';
 import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { usePlaces } from '@/data/resources';
 import { surfacesOfPlace } from '@/data/takeoff';
@@ -60,7 +61,7 @@ export function PlaceScreen({ jobId, placeId }: { jobId: string; placeId: string
             ) : places.isError ? (
               <ErrorState
                 title="This room cannot be shown now"
-                text="The Fine Spray server does not answer. What is stored is kept there."
+                text={`${whyFailed(places.error)} What is stored is kept on the server.`}
                 onRetry={() => void places.refetch()}
               />
             ) : (

@@ -47,7 +47,7 @@ export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
   const save = useCallback(
     async (content: Content, version: number, leaving: boolean): Promise<number> => {
       const write = async () => {
-        const all = client.getQueryData<Surface[]>(keys.surfaces(row.jobId)) ?? [];
+        const all = client.getQueryData<Surface[]>(keys.ofJob('surfaces', row.jobId)) ?? [];
         const existing = surfacesOfPlace(all, row.id);
         for (const surface of existing) remembered.current.set(surface.element, surface);
         const follow = surfaceWrites({
@@ -67,7 +67,7 @@ export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
         return await write();
       } catch (error) {
         if (!metOtherSurface(error)) throw error;
-        await client.refetchQueries({ queryKey: keys.surfaces(row.jobId) });
+        await client.refetchQueries({ queryKey: keys.ofJob('surfaces', row.jobId) });
         return write();
       }
     },

@@ -2,6 +2,7 @@ import { PRICE_LIMITS, USUAL_BOOK, companyBook, type Company, type CompanyBook }
 import { CONSUMABLES, CONSUMABLE_IDS, RATE_LIMITS, WORK_RATES, WORK_RATE_IDS } from '@fine-spray/core';
 import { useCallback } from 'react';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { SaveLine, sentences, useDraft } from '@/data/draft';
 import { useCompany, usePutCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
@@ -23,7 +24,7 @@ export function BookScreen() {
       {company.isError ? (
         <ErrorState
           title="The rates cannot be read now"
-          text="The Fine Spray server does not answer."
+          text={whyFailed(company.error)}
           onRetry={() => void company.refetch()}
         />
       ) : (

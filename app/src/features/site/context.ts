@@ -70,7 +70,9 @@ export function useQuickState(first: QuickState) {
 }
 
 export type Loaded =
-  { readonly kind: 'loading' | 'failed' | 'missing' } | { readonly kind: 'ready'; readonly site: Site };
+  | { readonly kind: 'loading' | 'missing' }
+  | { readonly kind: 'failed'; readonly why: Error }
+  | { readonly kind: 'ready'; readonly site: Site };
 
 /** The core's request with what this crew has found with this coating and tip family. */
 function withHistory(
@@ -131,7 +133,7 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
   const surfaces = useSurfaces(jobId);
   const { kit, failed } = usePlanKit();
   const toast = useToast();
-  const { put } = useWrites('surfaces', keys.surfaces(jobId));
+  const { put } = useWrites('surfaces', keys.ofJob('surfaces', jobId));
   const job = jobs.data?.find(({ id }) => id === jobId);
   const row = surfaces.data?.find(({ id }) => id === surfaceId);
   const setTip = (tip: Tip) => row && void fit(row, { family: tip.family, code: writeTipCode(tip) });
@@ -156,13 +158,17 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
     setTip,
   });
   if (site) return { kind: 'ready', site };
-  if (failed || (jobs.isError && !jobs.data) || (surfaces.isError && !surfaces.data))
-    return { kind: 'failed' };
+  const why = failed ?? (jobs.data ? null : jobs.error) ?? (surfaces.data ? null : surfaces.error);
+  if (why) return { kind: 'failed', why };
   return { kind: jobs.data && surfaces.data && kit ? 'missing' : 'loading' };
 }
 
 /** The set-up without a job as a site. */
-export function useQuickSite(first: QuickState | undefined, kit: Kit | undefined, failed: boolean): Loaded {
+export function useQuickSite(
+  first: QuickState | undefined,
+  kit: Kit | undefined,
+  failed: Error | undefined,
+): Loaded {
   const [quick, setQuick] = useKept<QuickState | undefined>('quick set-up', readQuick, undefined);
   const toast = useToast();
   const now = quick ?? first;
@@ -183,5 +189,6 @@ export function useQuickSite(first: QuickState | undefined, kit: Kit | undefined
     },
   });
   if (site) return { kind: 'ready', site };
-  return { kind: failed ? 'failed' : kit ? 'missing' : 'loading' };
+  if (failed) return { kind: 'failed', why: failed };
+  return { kind: kit ? 'missing' : 'loading' };
 }

@@ -2,6 +2,7 @@ import type { Href } from 'expo-router';
 import type { Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import type { ReactNode } from 'react';
+import { whyFailed } from '@/data/api';
 import { useJob } from '@/data/job';
 import { Screen } from '@/ui/screen';
 import { ErrorState } from '@/ui/states';
@@ -38,7 +39,7 @@ export function JobStand({
       {error ? (
         <ErrorState
           title="This job cannot be shown now"
-          text="The Fine Spray server does not answer. What is stored is kept there."
+          text={`${whyFailed(error)} What is stored is kept on the server.`}
           onRetry={retry}
         />
       ) : null}

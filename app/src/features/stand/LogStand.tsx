@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { Job } from '@fine-spray/contract';
+import { whyFailed } from '@/data/api';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Choice } from '@/ui/choice';
 import { Screen, type HeaderProps } from '@/ui/screen';
@@ -18,7 +19,7 @@ export function LogStand({
       {failed ? (
         <ErrorState
           title="The log cannot be read now"
-          text="The Fine Spray server does not answer, and this device has not seen the log yet."
+          text={`${whyFailed(failed)} This device has not seen the log yet.`}
           onRetry={retry}
         />
       ) : null}

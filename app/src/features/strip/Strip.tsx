@@ -1,11 +1,11 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off';
+import FileWarning from 'lucide-react-native/icons/file-warning';
 import Send from 'lucide-react-native/icons/send';
 import Clock from 'lucide-react-native/icons/clock-alert';
 import RefreshCw from 'lucide-react-native/icons/refresh-cw';
 import type { LucideIcon } from 'lucide-react-native';
 import { CLOCK_TOLERANCE } from '@fine-spray/contract';
 import { roughly } from '@fine-spray/contract/log';
-import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useEffect, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
@@ -13,6 +13,7 @@ import { useOutbox, useSending } from '@/data/log';
 import { call } from '@/data/api';
 import { outbox } from '@/data/outbox';
 import { reach, watchReach } from '@/data/reach';
+import { useUnreadable } from '@/data/sound';
 import { update } from '@/data/update';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
@@ -28,22 +29,20 @@ export function Strip() {
   const { waiting, full, aside } = useOutbox();
   const { reached, at, skew } = useSyncExternalStore(reach.subscribe, reach.current, reach.current);
   const ready = useSyncExternalStore(update.subscribe, update.ready, update.ready);
-  const client = useQueryClient();
   useEffect(
     () =>
       watchReach(
         () => call('GET', '/api/health'),
-        () => {
-          void outbox.send();
-          void client.refetchQueries({ type: 'active' });
-        },
+        () => void outbox.send(),
       ),
-    [client],
+    [],
   );
   const refused = waiting.filter((one) => one.refused !== undefined).length;
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;
-  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready) return null;
+  const unreadable = useUnreadable();
+  const [first] = unreadable;
+  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready && !first) return null;
   return (
     <View role="status" className="gap-1 border-b border-rule bg-caution-tint px-4 py-1" testID="strip">
       {away ? (
@@ -69,6 +68,12 @@ export function Strip() {
         <Line
           icon={Send}
           text={`${aside} left by another version of this program cannot be read yet; kept on this device.`}
+        />
+      ) : null}
+      {first ? (
+        <Line
+          icon={FileWarning}
+          text={`${first.name} cannot be read and is left out: ${first.why}${unreadable.length > 1 ? ` ${unreadable.length - 1} more like it.` : ''}`}
         />
       ) : null}
       {wrong ? (

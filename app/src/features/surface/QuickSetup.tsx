@@ -1,6 +1,7 @@
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
 import { LineChoice } from '@/features/kit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
@@ -16,11 +17,7 @@ export function QuickSetup() {
     return (
       <Screen title="Set-up" above="Without a job">
         {failed ? (
-          <ErrorState
-            title="The kit cannot be read now"
-            text="The Fine Spray server does not answer."
-            onRetry={retry}
-          />
+          <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
         ) : (
           <Skeleton rows={3} height={220} />
         )}

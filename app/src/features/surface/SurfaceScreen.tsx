@@ -24,13 +24,14 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
   const surface = surfaces.data?.find(({ id }) => id === surfaceId);
   if (job && surface && kit) return <Editing key={surfaceId} job={job} row={surface} kit={kit} />;
   const backTo = `/jobs/${jobId}` as const;
-  if (failed || jobs.isError || (surfaces.isError && !surfaces.data)) {
+  const why = failed ?? (jobs.data ? null : jobs.error) ?? (surfaces.data ? null : surfaces.error);
+  if (why) {
     const again = () => [retry(), jobs.refetch(), surfaces.refetch()];
     return (
       <Screen title="Surface" backTo={backTo}>
         <ErrorState
           title="This surface cannot be shown now"
-          text="The Fine Spray server does not answer. What you entered before is kept there."
+          text={`${whyFailed(why)} What you entered before is kept on the server.`}
           onRetry={() => void again()}
         />
       </Screen>
@@ -55,7 +56,7 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
 
 function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
   const { draft, errors, change, onInvalid, ...stand } = useSurfaceDraft(row);
-  const { put, remove } = useWrites('surfaces', keys.surfaces(job.id));
+  const { put, remove } = useWrites('surfaces', keys.ofJob('surfaces', job.id));
   const router = useRouter();
   const toast = useToast();
   const back = `/jobs/${job.id}` as const;

@@ -56,12 +56,12 @@ afterEach(() => {
 
 function draft() {
   const client = makeQueryClient();
-  client.setQueryData(keys.surfaces(ID), [row]);
+  client.setQueryData(keys.ofJob('surfaces', ID), [row]);
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
   const { result } = renderHook(() => useSurfaceDraft(row), { wrapper });
-  return { result, cached: () => client.getQueryData<Surface[]>(keys.surfaces(ID))?.[0] };
+  return { result, cached: () => client.getQueryData<Surface[]>(keys.ofJob('surfaces', ID))?.[0] };
 }
 const later = (ms: number) => act(() => jest.advanceTimersByTimeAsync(ms));
 

@@ -23,7 +23,7 @@ function read(current: unknown) {
 
 /** A surface being edited, stored by itself. */
 export function useSurfaceDraft(row: Surface) {
-  const { put } = useWrites('surfaces', keys.surfaces(row.jobId));
+  const { put } = useWrites('surfaces', keys.ofJob('surfaces', row.jobId));
   const save = useCallback(
     async (content: Content, version: number, leaving: boolean) =>
       (await put({ id: row.id, content: { ...content, version }, keepalive: leaving })).version,

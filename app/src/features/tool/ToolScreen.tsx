@@ -1,6 +1,7 @@
 import type { Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { useMemo } from 'react';
+import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
 import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
@@ -71,7 +72,7 @@ function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: 
         {loaded.kind === 'failed' ? (
           <ErrorState
             title="This cannot be shown now"
-            text="The Fine Spray server does not answer. What you have done here is kept on this device."
+            text={`${whyFailed(loaded.why)} What you have done here is kept on this device.`}
           />
         ) : null}
         {loaded.kind === 'missing' ? (

@@ -1,0 +1,18 @@
+import { RESOURCES, company, fieldProblems } from '@fine-spray/contract';
+import type { z } from 'zod';
+import { checkRowsBy, type RowName } from './sound';
+
+const schemaOf = (name: RowName): z.ZodType => (name === 'company' ? company : RESOURCES[name].row);
+
+/** Rows are checked by the schemas of the contract from now on. Comes with the screens that show them. */
+checkRowsBy((name, row) => {
+  const checked = schemaOf(name).safeParse(row);
+  if (checked.success) return undefined;
+  const [wrong] = fieldProblems(checked.error);
+  const { id, name: called } = row as Readonly<Record<string, unknown>>;
+  return {
+    id: String(id),
+    name: typeof called === 'string' && called !== '' ? called : `One of the ${name}`,
+    why: wrong ? `${wrong.message} (${wrong.field})` : 'It has another shape.',
+  };
+});
