@@ -1,8 +1,13 @@
-import type { Polygon } from '@fine-spray/core/shape';
+import type { Point, Polygon } from '@fine-spray/core/shape';
+import { line } from 'd3-shape';
 
 /** A polygon as the path of a drawing. */
 export const pathOf = (polygon: Polygon) => `M${polygon.map(({ x, y }) => `${x} ${y}`).join('L')}Z`;
 
-/** Points joined by straight lines, left open. */
-export const lineThrough = (points: readonly { readonly x: number; readonly y: number }[]) =>
-  points.map(({ x, y }, index) => `${index === 0 ? 'M' : 'L'}${x} ${y}`).join('');
+const through = line<Point>()
+  .x(({ x }) => x)
+  .y(({ y }) => y)
+  .digits(null);
+
+/** Points joined by straight lines, left open; nothing where there are none. */
+export const lineThrough = (points: readonly Point[]): string => through([...points]) ?? '';

@@ -1,4 +1,6 @@
 import { histogramOf, showText, type PaintDistribution } from '@fine-spray/core';
+import { scaleLinear } from 'd3-scale';
+import { area } from 'd3-shape';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
@@ -39,18 +41,23 @@ export function Curve({
   const { system } = useUnits();
   const { from, step, counts } = useMemo(() => histogramOf(sorted, BINS), [sorted]);
   const to = Math.max(from + step * counts.length, bought);
-  const x = (volume: number) => ((volume - from) / (to - from)) * WIDTH;
-  const most = Math.max(...counts);
-  const tops = counts.map(
-    (count, index) => `L${x(from + (index + 0.5) * step)} ${FLOOR - (count / most) * (FLOOR - 6)}`,
-  );
-  const shape = `M${x(from)} ${FLOOR} ${tops.join(' ')} L${x(from + counts.length * step)} ${FLOOR} Z`;
+  const x = scaleLinear([from, to], [0, WIDTH]);
+  const y = scaleLinear([0, Math.max(...counts)], [FLOOR, 6]);
+  const last = from + counts.length * step;
+  const shape = area<readonly [volume: number, count: number]>()
+    .x(([volume]) => x(volume))
+    .y0(FLOOR)
+    .y1(([, count]) => y(count))([
+    [from, 0],
+    ...counts.map((count, index) => [from + (index + 0.5) * step, count] as const),
+    [last, 0],
+  ]);
   const text = (volume: number) => showText(volume, 'volume', system);
-  const label = `Between ${text(from)} and ${text(from + step * counts.length)}; ${text(wanted)} asked for, ${text(bought)} in containers`;
+  const label = `Between ${text(from)} and ${text(last)}; ${text(wanted)} asked for, ${text(bought)} in containers`;
   return (
     <View role="img" aria-label={label}>
       <Svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" style={{ aspectRatio: WIDTH / HEIGHT }}>
-        <Path d={shape} fill={palette['identity-tint']} stroke={palette.identity} strokeWidth={1.5} />
+        <Path d={shape ?? ''} fill={palette['identity-tint']} stroke={palette.identity} strokeWidth={1.5} />
         <Line x1={0} y1={FLOOR} x2={WIDTH} y2={FLOOR} stroke={palette.rule} strokeWidth={1} />
         <Line x1={x(wanted)} y1={8} x2={x(wanted)} y2={FLOOR} stroke={palette.ink} strokeWidth={2} />
         <Line

@@ -4,6 +4,7 @@ import ImageDown from 'lucide-react-native/icons/image-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
 import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native';
+import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
 import { useLog } from '@/data/log';
@@ -39,7 +40,7 @@ export function CardSheetScreen({ site }: { site: Site }) {
       job: site.above,
       coating: site.coating.name,
       measured: last
-        ? { gun: last.payload.gun, pump: last.payload.pump, on: last.entry.at.slice(0, 10) }
+        ? { gun: last.payload.gun, pump: last.payload.pump, on: dayOfEntry(last.entry) }
         : undefined,
       precedence: PRECEDENCE_NOTE,
     },

@@ -16,6 +16,7 @@ import {
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
@@ -190,7 +191,7 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
           <Big label="First card, gun" value={dial.setup?.range.start ?? 0} kind="pressure" size={44} />
         </View>
         {last ? (
-          <Words>{`Last time with this coating, tip and sprayer: ${showText(last.payload.gun, 'pressure', system)} at the gun, ${showText(last.payload.pump, 'pressure', system)} at the pump, ${last.entry.at.slice(0, 10)}${last.payload.temperature === null ? '' : `, paint ${showText(last.payload.temperature, 'temperature', system)}`}.`}</Words>
+          <Words>{`Last time with this coating, tip and sprayer: ${showText(last.payload.gun, 'pressure', system)} at the gun, ${showText(last.payload.pump, 'pressure', system)} at the pump, ${dayOfEntry(last.entry)}${last.payload.temperature === null ? '' : `, paint ${showText(last.payload.temperature, 'temperature', system)}`}.`}</Words>
         ) : null}
       </Panel>
       {cautions.map(({ code, ...caution }) => (

@@ -1,4 +1,5 @@
 import { showText, type ProfilePoint } from '@fine-spray/core';
+import { scaleLinear } from 'd3-scale';
 import { useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line as Rule, Path, Text as SvgText } from 'react-native-svg';
@@ -78,14 +79,13 @@ export function ProfileChart({
   const hoses = points.filter(({ part }) => part === 'Pump' || part.startsWith('Hose'));
   const span = useRef(total * ROOM);
   if (total > span.current) span.current = total * ROOM;
+  const reach = scaleLinear([0, span.current], [BOX.left, BOX.left + wide]);
   const x = ({ at, part }: ProfilePoint) => {
-    const along = BOX.left + (hoses.length > 1 ? (at / span.current) * wide : 0);
+    const along = hoses.length > 1 ? reach(at) : BOX.left;
     if (part === 'Gun') return along + FRONT / 2;
     return part === 'Tip' ? along + FRONT : along;
   };
-  const y = (pressure: number) =>
-    BOX.top +
-    (1 - pressure / Math.max(rating, points[0]?.pressure ?? 1)) * (BOX.height - BOX.top - BOX.bottom);
+  const y = scaleLinear([0, Math.max(rating, points[0]?.pressure ?? 1)], [BOX.height - BOX.bottom, BOX.top]);
   const floor = y(0);
   const path = lineThrough(points.map((point) => ({ x: x(point), y: y(point.pressure) })));
   const last = points[points.length - 1];

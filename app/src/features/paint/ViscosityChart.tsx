@@ -1,6 +1,8 @@
 import type { Entry } from '@fine-spray/contract';
 import { counted, quantity, showText, type FittedSlopes } from '@fine-spray/core';
 import { REFERENCE_TEMPERATURE, temperatureFactor } from '@fine-spray/core/coating';
+import { scaleLinear } from 'd3-scale';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Line as Rule, Path, Text as SvgText } from 'react-native-svg';
@@ -41,9 +43,9 @@ export function ViscosityChart({
   const least = Math.min(...xs);
   const span = Math.max(by === 'temperature' ? 8 : 86_400_000, Math.max(...xs) - least);
   const top = Math.max(...readings.map(({ viscosity }) => viscosity)) * 1.15;
-  const x = (value: number) => BOX.left + ((value - least) / span) * (BOX.width - BOX.left - BOX.right);
-  const y = (value: number) => BOX.top + (1 - value / top) * (BOX.height - BOX.top - BOX.bottom);
   const floor = BOX.height - BOX.bottom;
+  const x = scaleLinear([least, least + span], [BOX.left, BOX.width - BOX.right]);
+  const y = scaleLinear([0, top], [floor, BOX.top]);
   const line =
     slopes && by === 'temperature'
       ? lineThrough(
@@ -60,9 +62,7 @@ export function ViscosityChart({
       : undefined;
   const ends = [least, least + span];
   const label = (value: number) =>
-    by === 'temperature'
-      ? showText(value, 'temperature', system)
-      : new Date(value).toISOString().slice(5, 10);
+    by === 'temperature' ? showText(value, 'temperature', system) : format(value, 'd MMM');
   return (
     <Panel title="Readings so far" testID="viscosity-chart">
       <Segmented

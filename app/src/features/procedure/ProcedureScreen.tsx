@@ -19,6 +19,7 @@ import {
 import Check from 'lucide-react-native/icons/check';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { dayOfEntry } from '@/data/day';
 import { useKept } from '@/data/kept';
 import { useLog } from '@/data/log';
 import type { Site } from '@/features/site';
@@ -52,7 +53,7 @@ function useHolds(site: Site) {
     holds,
     setHolds: setSaid,
     same,
-    known: said === undefined ? last?.entry.at.slice(0, 10) : undefined,
+    known: said === undefined && last ? dayOfEntry(last.entry) : undefined,
   };
 }
 

@@ -1,5 +1,6 @@
 import { showText } from '@fine-spray/core';
 import { View } from 'react-native';
+import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { Words } from '@/ui/text';
@@ -28,7 +29,7 @@ export function DialledIn({
       <Words
         size={14}
         colour="ink2"
-      >{`Dialled in on ${last.entry.at.slice(0, 10)}${sure ? '' : ', the cards did not agree'}. It stands before the range below.`}</Words>
+      >{`Dialled in on ${dayOfEntry(last.entry)}${sure ? '' : ', the cards did not agree'}. It stands before the range below.`}</Words>
     </View>
   );
 }

@@ -1,4 +1,5 @@
 import { showText, type TipFan } from '@fine-spray/core';
+import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Text as SvgText } from 'react-native-svg';
 import { lineThrough } from '@/ui/svgPath';
@@ -15,9 +16,8 @@ export function FanChart({ fans, fresh, worn }: { fans: readonly TipFan[]; fresh
   const most = Math.max(...fans.map(({ volume }) => volume), 0.001) * 1.1;
   const widths = [fresh, worn, ...fans.map(({ width }) => width)];
   const [low, high] = [Math.min(...widths) * 0.96, Math.max(...widths) * 1.02];
-  const x = (volume: number) => BOX.left + (volume / most) * (BOX.width - BOX.left - BOX.right);
-  const y = (width: number) =>
-    BOX.top + ((high - width) / (high - low)) * (BOX.height - BOX.top - BOX.bottom);
+  const x = scaleLinear([0, most], [BOX.left, BOX.width - BOX.right]);
+  const y = scaleLinear([low, high], [BOX.height - BOX.bottom, BOX.top]);
   const label = (width: number) => showText(width, 'fanWidth', system);
   const name = `Fan from ${label(fresh)} when new; measured ${fans.map(({ width }) => label(width)).join(', ')}; replaced at ${label(worn)}`;
   return (
