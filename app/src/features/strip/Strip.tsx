@@ -1,5 +1,5 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off';
-import FileWarning from 'lucide-react-native/icons/file-warning';
+import FileWarning from 'lucide-react-native/icons/file-exclamation-point';
 import Send from 'lucide-react-native/icons/send';
 import Clock from 'lucide-react-native/icons/clock-alert';
 import RefreshCw from 'lucide-react-native/icons/refresh-cw';
