@@ -12,6 +12,7 @@ import {
   WINDS,
   measure,
 } from '@fine-spray/core/takeoff';
+import { SURFACE_AGES } from '@fine-spray/core/safety';
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
 import { point } from './place';
@@ -29,6 +30,8 @@ export const jobFields = z
     place: line('Place', 200, 0),
     note: text('Note', 4000),
     status: oneOf('Status', JOB_STATUSES),
+    /** Of the paint that is on the house: old paint may hold lead. */
+    paintAge: oneOf('Age of the paint', SURFACE_AGES).default('unknown'),
     sprayerId: id,
     /** Hoses in series from the pump to the gun. */
     hoseIds: z.array(id).max(8, { error: 'Eight hoses in series at most.' }),

@@ -1,4 +1,4 @@
-import { planHistory, type Kit } from '@fine-spray/contract/planning';
+import { planHistory, rainedOn, type Kit } from '@fine-spray/contract/planning';
 import { useMemo } from 'react';
 import { usePreference } from '@/ui/preference';
 import { useKit } from './kit';
@@ -14,11 +14,11 @@ export function usePlanKit(): ReturnType<typeof useKit> {
   const { entries, loading } = useLog();
   const [ours] = useOurHistory();
   const kit = useMemo((): Kit | undefined => {
-    if (!plain || ours === 'off') return plain;
     // Not first without it and then with it: numbers do not jump under the eye.
-    if (loading) return undefined;
+    if (!plain || loading) return undefined;
     if (entries.length === 0) return plain;
-    return { ...plain, history: planHistory(recordOf(entries)) };
+    const wet = { ...plain, rainedOn: rainedOn(entries, Date.now()) };
+    return ours === 'off' ? wet : { ...wet, history: planHistory(recordOf(entries)) };
   }, [plain, entries, ours, loading]);
   return { ...rest, ...(kit ? { kit } : {}) };
 }

@@ -9,4 +9,6 @@ export interface Kit {
   readonly tips: readonly Tip[];
   /** What the crew's own log says, where plans are to stand on it. */
   readonly history?: PlanHistory;
+  /** Jobs that it rained on when the weather was last written down there (`rainedOn`). */
+  readonly rainedOn?: readonly string[];
 }

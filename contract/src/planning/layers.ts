@@ -7,7 +7,7 @@ import { historyOf } from './history';
 import type { Kit } from './kit';
 
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
-export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'>;
+export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'> & Partial<Pick<Job, 'id' | 'paintAge'>>;
 
 /** What a system puts on a surface: its finish, and what goes under it. */
 export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;
@@ -63,8 +63,13 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     rack: kit.tips,
   });
   const history = historyOf(kit.history, surface);
-  return history ? { ...request, history } : request;
+  const site = { power: sprayer.power, surfaceAge: job.paintAge, wetGround: isWet(kit, job, surface) };
+  return { ...request, site, ...(history ? { history } : {}) };
 }
+
+/** Whether cord and feet stand in the wet, as far as somebody has written the weather down. */
+const isWet = (kit: Kit, { id }: SetupJob, { side }: SetupSurface): boolean =>
+  side === 'outside' && id !== undefined && (kit.rainedOn ?? []).includes(id);
 
 /** A surface as it is when one of its layers is sprayed. */
 export function layerAlone(surface: SetupSurface, layer: SurfaceLayer): SetupSurface {

@@ -9,7 +9,17 @@ import {
   systemWaiting,
   type LogEntry,
 } from '@fine-spray/core';
-import { jobFile, kitFile, USUAL_BOOK, type Job, type Surface } from '..';
+import {
+  entriesOfKind,
+  jobFile,
+  kitFile,
+  logFile,
+  timeOf,
+  USUAL_BOOK,
+  type Entry,
+  type Job,
+  type Surface,
+} from '..';
 import {
   buyingsFor,
   checkBought,
@@ -20,6 +30,7 @@ import {
   paintCost,
   planHistory,
   plannedCoats,
+  rainedOn,
   requestFor,
   triggerTimeOf,
   type Kit,
@@ -270,5 +281,40 @@ describe('the history of the crew in a plan', () => {
       } else expect(after).toBe(before.volume.value);
     });
     expect(walls).toBeGreaterThan(10);
+  });
+});
+
+describe('what is known of a site', () => {
+  const outside = surfaces.find(({ side }) => side === 'outside');
+  const inside = surfaces.find(({ side, condition }) => side === 'inside' && condition === 'sealed');
+  const log = logFile.parse(read('millrace.log.json'));
+  const entries: readonly Entry[] = stored(log.entries);
+  const laid = entriesOfKind(entries, 'coat finished')
+    .filter(({ entry }) => entry.jobId === job.id)
+    .at(-1);
+  if (!outside || !inside || !laid) throw new Error('no surface, or no coat');
+  const at = timeOf(laid.entry);
+  const inRain = entries.map((one) =>
+    one.id === laid.entry.id
+      ? { ...one, payload: { ...laid.payload, weather: { ...laid.payload.weather, rain: 1e-6 } } }
+      : one,
+  );
+  const siteOf = (surface: Surface, kitNow: Kit = kit, jobNow: Job = job) =>
+    requestFor(surface, jobNow, kitNow)?.site;
+
+  it('reaches the set-up: the machine, the age of the paint, rain that was written down', () => {
+    expect(siteOf(inside)).toEqual({ power: 'electric', surfaceAge: 'new', wetGround: false });
+    const engines = { ...kit, sprayers: kit.sprayers.map((one) => ({ ...one, power: 'engine' as const })) };
+    expect(siteOf(inside, engines, { ...job, paintAge: 'old' })).toMatchObject({
+      power: 'engine',
+      surfaceAge: 'old',
+    });
+    const wet = { ...kit, rainedOn: rainedOn(inRain, at + 3600_000) };
+    expect([siteOf(outside, wet)?.wetGround, siteOf(inside, wet)?.wetGround]).toEqual([true, false]);
+  });
+
+  it('forgets rain once the ground has dried, and never had it where none was written down', () => {
+    expect(rainedOn(inRain, at + 13 * 3600_000)).toEqual([]);
+    expect(rainedOn(entries, at + 3600_000)).not.toContain(job.id);
   });
 });

@@ -20,6 +20,18 @@ export type SurfaceAge = (typeof SURFACE_AGES)[number];
 export const POWERS = ['electric', 'engine'] as const;
 export type Power = (typeof POWERS)[number];
 
+/** What is known of a site besides the piece; what is left out nobody knows. */
+export interface SiteFacts {
+  readonly power?: Power | undefined;
+  readonly surfaceAge?: SurfaceAge | undefined;
+  readonly wetGround?: boolean | undefined;
+}
+
+/** Facts as the rules take them: mains where the machine is not known, paint of unknown age, ground as dry as it was last seen. */
+export function siteOf({ power = 'electric', surfaceAge = 'unknown', wetGround = false }: SiteFacts = {}) {
+  return { power, surfaceAge, wetGround } as const;
+}
+
 export interface SafetyContext {
   readonly step: Step;
   readonly base: CoatingBase;

@@ -5,8 +5,10 @@ export {
   POWERS,
   STEPS,
   SURFACE_AGES,
+  siteOf,
   type Power,
   type SafetyContext,
+  type SiteFacts,
   type Step,
   type SurfaceAge,
 } from './context';

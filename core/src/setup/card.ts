@@ -1,7 +1,7 @@
 import { archetypeOf, coatingInput } from '../coating';
 import { explain, given, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
-import { cautionsFor, type Caution } from '../safety';
+import { cautionsFor, siteOf, type Caution, type SafetyContext, type Step } from '../safety';
 import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
@@ -32,7 +32,26 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly hoseFill: Explained;
   readonly containers: readonly ContainerCount[];
   readonly containersAtWorst: readonly ContainerCount[];
+  /** At the gun. */
   readonly cautions: readonly Caution[];
+  /** Before the surface is washed, scraped or sanded. */
+  readonly preparing: readonly Caution[];
+}
+
+/** What the cautions of a step depend on, as far as it is known. Bare ground has no old paint. */
+export function safetyOf(request: SetupRequest, step: Step): SafetyContext {
+  const { element, side, wind, geometry, lift, coating, condition } = request;
+  const site = siteOf(request.site);
+  return {
+    step,
+    base: archetypeOf(coating.archetype).base,
+    element,
+    side,
+    wind,
+    reach: extentOf(mainPiece(geometry)).height + lift,
+    ...site,
+    surfaceAge: condition === 'bare' ? 'new' : site.surfaceAge,
+  };
 }
 
 /** Length a stroke is timed over: a wall's usual 2.4 m (8 ft), shorter where the piece is. */
@@ -95,6 +114,7 @@ function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem)
   const length = strokeLength(Math.max(extent.width, extent.height), system);
   const paint = paintNumbers(request, area);
   const mesh = coatingMesh(coating);
+  const cautions = cautionsFor(safetyOf(request, 'spray'));
   return {
     ...line,
     ...film,
@@ -118,16 +138,10 @@ function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem)
       },
       (v) => meshFor(v.coating, quantity(v.orifice)),
     ),
-    cautions: cautionsFor({
-      step: 'spray',
-      base: archetypeOf(coating.archetype).base,
-      element: request.element,
-      side: request.side,
-      wind: request.wind,
-      reach: extent.height + request.lift,
-      power: 'electric',
-      surfaceAge: 'new',
-      wetGround: false,
-    }),
+    cautions,
+    // Each once: what holds at both is said at the gun.
+    preparing: cautionsFor(safetyOf(request, 'prepare')).filter(
+      ({ code }) => !cautions.some((one) => one.code === code),
+    ),
   };
 }

@@ -1,4 +1,4 @@
-export { setupCard, type SetupCard } from './card';
+export { setupCard, safetyOf, type SetupCard } from './card';
 export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';

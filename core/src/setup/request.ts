@@ -11,6 +11,7 @@ import type { HoseRun, LineFluid, Sprayer } from '../line';
 import { sagLimitFor, wetForDry } from '../film';
 import type { Input } from '../explain';
 import { transferInput } from '../quantities';
+import type { SiteFacts } from '../safety';
 import {
   ELEMENT_DATA,
   type AreaBreakdown,
@@ -51,6 +52,8 @@ export interface SetupRequest {
   readonly schools?: Partial<Schools> | undefined;
   /** Temperature of the paint; 23 °C where nobody has measured it. */
   readonly paintTemperature?: Temperature | undefined;
+  /** What is known of the site, for the cautions. */
+  readonly site?: SiteFacts | undefined;
   /** What the log has taught about this coating, tip family and kind of piece. */
   readonly history?: SetupHistory | undefined;
 }

@@ -186,6 +186,38 @@ describe('the card follows its inputs', () => {
   });
 });
 
+describe('the cautions of a card', () => {
+  const cautions = (extra: Parameters<typeof wallRequest>[0]) => {
+    const card = setupCard(wallRequest({ condition: 'sealed', ...extra }));
+    if (!card.ok) throw new Error(card.message);
+    const codes = (list: readonly { readonly code: string }[]) => list.map(({ code }) => code);
+    return { atGun: codes(card.value.cautions), before: codes(card.value.preparing) };
+  };
+
+  it('warn of lead before old or unknown paint is sanded, and not on bare ground or where there is none', () => {
+    expect(cautions({}).before).toEqual(['lead']);
+    expect(cautions({ site: { surfaceAge: 'old' } }).before).toEqual(['lead']);
+    expect(cautions({ site: { surfaceAge: 'new' } }).before).toEqual([]);
+    expect(cautions({ condition: 'bare', site: { surfaceAge: 'old' } }).before).toEqual([]);
+  });
+
+  it('are those of the machine and the ground that are there', () => {
+    expect(cautions({}).atGun).not.toContain('engine');
+    expect(cautions({ site: { power: 'engine' } }).atGun).toContain('engine');
+    const outside = { side: 'outside', site: { wetGround: true } } as const;
+    expect(cautions(outside).atGun).toContain('electricity');
+    expect(cautions({ ...outside, site: { wetGround: true, power: 'engine' } }).atGun).not.toContain(
+      'electricity',
+    );
+  });
+
+  it('are each said once', () => {
+    const high = cautions({ geometry: { shape: 'rectangle', width: 4, height: 5, count: 1, openings: [] } });
+    expect(high.atGun).toContain('height');
+    expect(high.before).not.toContain('height');
+  });
+});
+
 describe('refusals', () => {
   it.each([
     [

@@ -5,6 +5,7 @@ import * as systems from './migrations/003-systems';
 import * as prices from './migrations/004-prices';
 import * as site from './migrations/005-site';
 import * as log from './migrations/006-log';
+import * as paintAge from './migrations/007-paint-age';
 
 export type Database = Knex;
 
@@ -16,6 +17,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '004-prices': prices,
   '005-site': site,
   '006-log': log,
+  '007-paint-age': paintAge,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

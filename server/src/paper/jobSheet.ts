@@ -84,12 +84,19 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
   );
 }
 
-function writeSetUp(paper: Paper, { code, lines, cells, cautions, layers }: PrintedSetUp, units: UnitSystem) {
+function writeSetUp(
+  paper: Paper,
+  { code, lines, cells, preparing, cautions, layers }: PrintedSetUp,
+  units: UnitSystem,
+) {
   paper.room(260);
   paper.space(10);
   paper.rule(1);
   paper.lead(code, lines);
   paper.grid(cells, 3);
+  for (const { what, why, instead } of preparing) {
+    paper.text(`Before you scrape or sand: ${what}. ${why} ${instead}`, { small: true });
+  }
   for (const { what, why, instead } of cautions) {
     paper.text(`Caution: ${what}. ${why} ${instead}`, { small: true });
   }

@@ -12,6 +12,7 @@ export interface PrintedSetUp {
   readonly code: string;
   readonly lines: readonly string[];
   readonly cells: readonly Cell[];
+  readonly preparing: readonly Caution[];
   readonly cautions: readonly Caution[];
   readonly layers: readonly PlannedLayer[];
 }
@@ -65,6 +66,7 @@ export function setUpsOf(layers: readonly PlannedLayer[], units: UnitSystem): re
       code: card.tip.code,
       lines: linesOf(planned, units),
       cells: cellsOf(card, layer.thinning, units),
+      preparing: card.preparing,
       cautions: card.cautions,
     };
     const key = JSON.stringify(printed);

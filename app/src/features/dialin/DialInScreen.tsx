@@ -3,11 +3,9 @@ import {
   FAMILY_DATA,
   SEEN,
   cautionsFor,
-  archetypeOf,
-  extentOf,
   lineForGun,
-  mainPiece,
   quantity,
+  safetyOf,
   showText,
   type DialInState,
   type Seen,
@@ -156,18 +154,7 @@ type Dial = ReturnType<typeof useDialIn>;
 function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dial: Dial }) {
   const { system } = useUnits();
   const { entries } = useLog();
-  const { element, side, wind, geometry } = site.surface;
-  const cautions = cautionsFor({
-    step: 'dial in',
-    base: archetypeOf(site.coating.archetype).base,
-    element,
-    side,
-    wind,
-    reach: extentOf(mainPiece(geometry)).height + site.job.lift,
-    power: site.sprayer.power,
-    surfaceAge: 'new',
-    wetGround: false,
-  });
+  const cautions = cautionsFor(safetyOf(site.request, 'dial in'));
   const { tip } = card.tip.candidate;
   const last = lastConfirmed(entries, {
     coatingId: site.coating.id,

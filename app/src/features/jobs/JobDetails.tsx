@@ -19,6 +19,13 @@ const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({
   label: value.charAt(0).toUpperCase() + value.slice(1),
 }));
 
+/** Old: from before lead was taken out of house paint where the house stands. */
+const PAINT_AGES = [
+  { value: 'new', label: 'No lead' },
+  { value: 'unknown', label: 'Not known' },
+  { value: 'old', label: 'Old' },
+] as const;
+
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
   const [draft, setDraft] = useState(() => ({
@@ -26,6 +33,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
     place: job.place,
     note: job.note,
     status: job.status,
+    paintAge: job.paintAge,
     sprayerId: job.sprayerId,
     hoseIds: job.hoseIds,
     lift: job.lift,
@@ -94,6 +102,17 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
           options={STATUS_OPTIONS}
           onChange={(status) => change({ status })}
         />
+      </Labelled>
+      <Labelled label="Paint that is on the house">
+        <Segmented
+          label="Paint that is on the house"
+          value={draft.paintAge}
+          options={PAINT_AGES}
+          onChange={(paintAge) => change({ paintAge })}
+        />
+        <Words size={14} colour="ink2">
+          Old paint may hold lead. Where nobody knows its age it is tested before it is sanded.
+        </Words>
       </Labelled>
       <LineChoice kit={kit} sprayerId={draft.sprayerId} hoseIds={draft.hoseIds} onChange={change} />
       <Words size={14} colour="ink2">

@@ -11,6 +11,7 @@ const job: Job = {
   place: '',
   note: '',
   status: 'estimate',
+  paintAge: 'unknown',
   sprayerId: 's',
   hoseIds: [],
   lift: 0,

@@ -286,10 +286,15 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
   );
 }
 
-/** Cautions of this step: what, why, what to do. */
+/** Cautions of each step: what, why, what to do. */
 function Cautions({ card }: { card: SetupCard }) {
   return (
     <View className="gap-2">
+      {card.preparing.length > 0 ? <Words weight="semi">Before you wash, scrape or sand</Words> : null}
+      {card.preparing.map(({ code, what, why, instead }) => (
+        <CautionBox key={`prepare ${code}`} what={what} why={why} instead={instead} />
+      ))}
+      {card.preparing.length > 0 && card.cautions.length > 0 ? <Words weight="semi">At the gun</Words> : null}
       {card.cautions.map(({ code, what, why, instead }) => (
         <CautionBox key={code} what={what} why={why} instead={instead} />
       ))}
