@@ -24,4 +24,5 @@ export {
   type ResourceName,
   type Rows,
 } from './resources';
-export { coreTip, setupRequest, type SetupRows } from './setupRequest';
+export { setupRequest, type SetupRows } from './setupRequest';
+export { coreTip } from './tip';

@@ -1,9 +1,9 @@
 import { of, quantity } from '@fine-spray/core/units';
-import { readTip, type Tip as CoreTip } from '@fine-spray/core/tip';
 import { conditionUnder } from '@fine-spray/core/system';
 import type { SetupRequest } from '@fine-spray/core/setup';
 import type { Job, SurfaceFields } from './job';
-import type { Coating, Hose, Sprayer, Tip, TipChoice } from './kit';
+import type { Coating, Hose, Sprayer, Tip } from './kit';
+import { coreTip } from './tip';
 
 /** The stored rows a set-up stands on. */
 export interface SetupRows {
@@ -13,12 +13,6 @@ export interface SetupRows {
   readonly hoses: readonly Hose[];
   readonly lift: Job['lift'];
   readonly rack: readonly Tip[];
-}
-
-/** A tip by its code as the core knows it; nothing for a code its family is not made in. */
-export function coreTip({ code, family }: TipChoice): CoreTip | undefined {
-  const tip = readTip(code, family);
-  return tip.ok ? tip.value : undefined;
 }
 
 /** Stored rows as the core's request: brands the SI numbers and drops what the computation does not need. */

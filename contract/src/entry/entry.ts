@@ -1,7 +1,7 @@
 import { holding } from '@fine-spray/core/grouping';
 import { z } from 'zod';
 import { id, line, oneOf, stored } from '../primitives';
-import { ENTRY_KINDS, ENTRY_PAYLOADS, type EntryKind, type PayloadOf } from './kinds';
+import { ENTRY_KINDS, kindOf, type EntryKind, type PayloadOf } from './kinds';
 import { isKnown, schemaOf, upgraded } from './migrations';
 
 /** Forms of a payload there can ever be. */
@@ -35,7 +35,7 @@ export const entryFields = z
     if (kind === 'withdrawn' && replaces === null) {
       context.addIssue({ code: 'custom', path: ['replaces'], message: 'Say which entry is taken back.' });
     }
-    const checked = ENTRY_PAYLOADS[kind].safeParse(upgraded(fields).payload);
+    const checked = kindOf(kind).payload.safeParse(upgraded(fields).payload);
     for (const issue of checked.error?.issues ?? []) {
       context.addIssue({ code: 'custom', path: ['payload', ...issue.path], message: issue.message });
     }
@@ -102,7 +102,7 @@ const READABLE = new WeakMap<Entry, boolean>();
 export function isReadable(one: Entry): boolean {
   let readable = READABLE.get(one);
   if (readable === undefined) {
-    readable = isKnown(one) && ENTRY_PAYLOADS[one.kind].safeParse(upgraded(one).payload).success;
+    readable = isKnown(one) && kindOf(one.kind).payload.safeParse(upgraded(one).payload).success;
     READABLE.set(one, readable);
   }
   return readable;

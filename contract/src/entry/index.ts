@@ -14,22 +14,25 @@ export {
   type Read,
 } from './entry';
 export {
+  CLOG_PLACES,
   ENTRY_KINDS,
-  ENTRY_NAMES,
-  ENTRY_PAYLOADS,
+  INCIDENT_LEVELS,
+  KINDS,
+  NOTE_LIMIT,
+  SHIFTS,
   TROUBLE_KINDS,
+  kindOf,
   type EntryKind,
   type PayloadOf,
 } from './kinds';
+export type { Kind, Said } from './kind';
 export { isKnown, isKnownKind, schemaOf, upgraded } from './migrations';
-export { CLOG_PLACES, INCIDENT_LEVELS, NOTE_LIMIT, SHIFTS, viscosityRecord, weather } from './payloads';
+export { weather, type Weather } from './parts';
 export { meanOf, thinnerAfter } from './readings';
+export { coatName, sayIn, weatherWords, type LogNames, type Say } from './say';
 import type { PayloadOf } from './kinds';
-import type { z } from 'zod';
-import type { weather } from './payloads';
 
 export type ViscosityRecord = PayloadOf<'viscosity'>;
 export type ConfirmedSetup = PayloadOf<'set-up confirmed'>;
 export type MachineLeft = PayloadOf<'machine'>;
 export type CoatFinishedRecord = PayloadOf<'coat finished'>;
-export type Weather = z.infer<typeof weather>;

@@ -13,4 +13,5 @@ export {
 } from './journal';
 export { writeJournal, writeViscositySheet } from './journalCsv';
 export { logNames, type NamedRows } from './names';
-export { coatName, entryWords, placeWords, weatherWords, type LogNames } from './words';
+export { entryWords, placeWords } from './words';
+export { coatName, weatherWords, type LogNames } from '../entry';

@@ -2,17 +2,18 @@ import { addTo, byTime, ordered, type Timed } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import {
   CLOCK_TOLERANCE,
-  ENTRY_NAMES,
   TROUBLE_KINDS,
   isKnown,
   isReadable,
+  kindOf,
   payloadOf,
   timeOf,
   type Entry,
   type EntryKind,
+  type LogNames,
   type Weather,
 } from '../entry';
-import { entryWords, placeWords, type LogNames } from './words';
+import { entryWords, placeWords } from './words';
 
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
@@ -104,7 +105,7 @@ class LazyLine implements JournalLine {
     return local.toISOString().slice(11, 16);
   }
   get kind(): string {
-    return isKnown(this.entry) ? ENTRY_NAMES[this.entry.kind] : 'Of a newer version';
+    return isKnown(this.entry) ? kindOf(this.entry.kind).name : 'Of a newer version';
   }
   get place(): string {
     this.#place ??= placeWords(this.entry, this.options.names);

@@ -3,7 +3,7 @@ import { inUnit, unitOf } from '@fine-spray/core/units';
 import { entriesOfKind, isoTimeOf, meanOf, type Entry } from '../entry';
 import { guarded, writeCsv } from '../formats/csv';
 import type { JournalDay } from './journal';
-import type { LogNames } from './words';
+import type { LogNames } from '../entry';
 
 /** A journal as CSV (RFC 4180), a line for each entry, oldest first; ids so that it can be traced. */
 export function writeJournal(days: readonly JournalDay[]): string {

@@ -1,6 +1,6 @@
 import type { Coating, Sprayer, Tip } from '../kit';
 import type { Job, Surface } from '../job';
-import type { LogNames } from './words';
+import type { LogNames } from '../entry';
 
 /** Rows that entries point at; what is not there has no name. */
 export interface NamedRows {

@@ -1,4 +1,4 @@
-import { ENTRY_NAMES, isKnown, isReadable, timeOf } from '@fine-spray/contract';
+import { kindOf, isKnown, isReadable, timeOf } from '@fine-spray/contract';
 import { entryWords, journalLine, placeWords, skewWords, unreadableWords } from '@fine-spray/contract/log';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
@@ -19,9 +19,6 @@ import { useUnits } from '@/ui/units';
 import { EntryRows, offsetAt } from './EntryRows';
 import { writePath } from './links';
 
-/** Kinds that are made by a tool and put right by using it again. */
-const BY_TOOL = ['viscosity', 'set-up confirmed', 'machine', 'withdrawn'];
-
 /** One entry whole: all it says, what it replaced and what replaced it, and the way to put it right. */
 export function EntryScreen({ entryId }: { entryId: string }) {
   const { log, failed, retry } = useSiteLog();
@@ -29,7 +26,7 @@ export function EntryScreen({ entryId }: { entryId: string }) {
   return (
     <SiteTargets>
       <Screen
-        title={entry && isKnown(entry) ? ENTRY_NAMES[entry.kind] : 'Entry'}
+        title={entry && isKnown(entry) ? kindOf(entry.kind).name : 'Entry'}
         above="Log"
         backTo="/log/journal"
       >
@@ -82,7 +79,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
       <Panel>
         <Words size={22} weight="bold">
           {isReadable(entry)
-            ? entryWords(entry, log.names, system) || ENTRY_NAMES[entry.kind]
+            ? entryWords(entry, log.names, system) || kindOf(entry.kind).name
             : unreadableWords(entry)}
         </Words>
         <Words>{placeWords(entry, log.names)}</Words>
@@ -118,7 +115,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
       ) : null}
       {replacing.length === 0 && entry.kind !== 'withdrawn' ? (
         <View className="flex-row flex-wrap gap-2">
-          {BY_TOOL.includes(entry.kind) || !isReadable(entry) ? null : (
+          {!isReadable(entry) || kindOf(entry.kind).byTool ? null : (
             <Button
               label="Put it right"
               kind="primary"

@@ -1,4 +1,4 @@
-import { ENTRY_KINDS, ENTRY_NAMES, TROUBLE_KINDS, logFile, type EntryKind } from '@fine-spray/contract';
+import { ENTRY_KINDS, kindOf, TROUBLE_KINDS, logFile, type EntryKind } from '@fine-spray/contract';
 import {
   journal,
   weatherWords,
@@ -123,7 +123,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
                   options={[
                     { value: ALL, label: 'Everything' },
                     { value: TROUBLE, label: 'Trouble', note: 'Clogs, faults, touch-ups, near misses' },
-                    ...ENTRY_KINDS.map((value) => ({ value: value, label: ENTRY_NAMES[value] })),
+                    ...ENTRY_KINDS.map((value) => ({ value: value, label: kindOf(value).name })),
                   ]}
                   onChange={setKind}
                 />

@@ -1,4 +1,4 @@
-import { ENTRY_NAMES, entry as entrySchema, type Entry } from '@fine-spray/contract';
+import { kindOf, entry as entrySchema, type Entry } from '@fine-spray/contract';
 import { journalLine } from '@fine-spray/contract/log';
 import { View } from 'react-native';
 import { asEntry, useOutbox } from '@/data/log';
@@ -65,7 +65,7 @@ function Stuck({ one, log }: { one: Waiting; log: SiteLog }) {
   return (
     <Panel
       title={
-        theirs.success ? 'Two sides of one entry' : `Not taken: ${ENTRY_NAMES[one.fields.kind].toLowerCase()}`
+        theirs.success ? 'Two sides of one entry' : `Not taken: ${kindOf(one.fields.kind).name.toLowerCase()}`
       }
     >
       <Words weight="semi">{one.refused ?? ''}</Words>

@@ -1,11 +1,4 @@
-import {
-  ENTRY_NAMES,
-  ENTRY_PAYLOADS,
-  isReadable,
-  timeOf,
-  type Entry,
-  type EntryKind,
-} from '@fine-spray/contract';
+import { kindOf, isReadable, timeOf, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { journalLine } from '@fine-spray/contract/log';
 import { requestFor } from '@fine-spray/contract/planning';
 import { setupCard } from '@fine-spray/core';
@@ -26,9 +19,8 @@ import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { CombScreen } from './CombScreen';
-import { firstPayload, payloadToCorrect, type CaptureContext } from './defaults';
-import { FORMS, type Payload } from './forms';
-import { kindOfSlug } from './tiles';
+import { payloadToCorrect, type CaptureContext } from './defaults';
+import { firstPayload, kindOfSlug, writtenKind, type Payload } from './kinds';
 import { useStation } from './useStation';
 
 export interface CaptureProps {
@@ -65,7 +57,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   // A form without its surface would be another one as soon as the surface comes, and what was typed gone.
   if (!log || (wanted && !surface && !log.complete)) {
     return (
-      <Screen title={ENTRY_NAMES[kind]} backTo="/log">
+      <Screen title={kindOf(kind).name} backTo="/log">
         {failed ? (
           <ErrorState
             title="This cannot be written yet"
@@ -95,9 +87,6 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
 const readDraft = (stored: unknown): Payload | undefined =>
   typeof stored === 'object' && stored !== null ? (stored as Payload) : undefined;
 
-/** Kinds whose words are kept while they are being written: they are long, and a phone locks. */
-const KEPT: readonly EntryKind[] = ['note', 'incident', 'fault', 'touch-up'];
-
 function Form({
   kind,
   context,
@@ -112,7 +101,8 @@ function Form({
   const { system } = useUnits();
   const router = useRouter();
   const [first] = useState(() => (corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)));
-  const keep = KEPT.includes(kind);
+  const written = writtenKind(kind);
+  const keep = written?.keeps === true;
   const [draft, setDraft] = useKept<Payload | undefined>(
     `log draft ${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`,
     readDraft,
@@ -122,10 +112,10 @@ function Form({
   const [tried, setTried] = useState(false);
   const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
   const payload = { ...first, ...(keep ? draft : undefined), ...typed };
-  const checked = ENTRY_PAYLOADS[kind].safeParse(payload);
+  const checked = kindOf(kind).payload.safeParse(payload);
   const errors = tried && !checked.success ? sentences(checked.error.issues) : {};
   const held = Object.values(invalid).find((message) => message !== undefined);
-  const Fields = FORMS[kind];
+  const Fields = written?.form;
   const change = (part: Payload) => {
     setTyped((now) => ({ ...now, ...part }));
     if (keep) setDraft({ ...draft, ...part });
@@ -138,12 +128,12 @@ function Form({
     const id = writeDown(
       {
         kind,
-        payload: checked.data,
+        payload: checked.data as PayloadOf<EntryKind>,
         jobId,
         surfaceId,
         ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
       },
-      `${ENTRY_NAMES[kind]}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
+      `${kindOf(kind).name}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
     );
     if (keep) setDraft(undefined);
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
@@ -152,7 +142,7 @@ function Form({
   return (
     <View className="min-h-0 flex-1">
       <Header
-        title={corrected ? `Put right: ${ENTRY_NAMES[kind].toLowerCase()}` : ENTRY_NAMES[kind]}
+        title={corrected ? `Put right: ${kindOf(kind).name.toLowerCase()}` : kindOf(kind).name}
         above={surface ? [job?.name, surface.room, surface.name].filter(Boolean).join(' · ') : job?.name}
         backTo="/log"
       />

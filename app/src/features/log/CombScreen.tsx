@@ -1,4 +1,4 @@
-import { ENTRY_NAMES, entriesOfKind, type PayloadOf } from '@fine-spray/contract';
+import { KINDS, entriesOfKind, type PayloadOf } from '@fine-spray/contract';
 import {
   ELEMENT_DATA,
   coatingValues,
@@ -23,7 +23,8 @@ import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
 import { CombPicture } from './CombPicture';
-import { coatOptions, firstPayload, usualCoat, type CaptureContext } from './defaults';
+import { coatOptions, usualCoat, type CaptureContext } from './defaults';
+import { firstPayload } from './kinds';
 
 type Comb = PayloadOf<'comb'>;
 
@@ -41,7 +42,7 @@ export function CombScreen({ context }: { context: CaptureContext }) {
   if (!surface || !job) {
     return (
       <View className="flex-1">
-        <Header title={ENTRY_NAMES.comb} backTo="/log" />
+        <Header title={KINDS.comb.name} backTo="/log" />
         <View className="p-4">
           <EmptyState title="A comb is read on a surface" text="Go back and choose where you are." />
         </View>
@@ -113,7 +114,7 @@ export function CombScreen({ context }: { context: CaptureContext }) {
   return (
     <View className="min-h-0 flex-1">
       <Header
-        title={ENTRY_NAMES.comb}
+        title={KINDS.comb.name}
         above={[job.name, surface.room, surface.name].filter(Boolean).join(' · ')}
         backTo="/log"
       />

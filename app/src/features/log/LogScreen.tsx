@@ -23,7 +23,7 @@ import { useUnits } from '@/ui/units';
 import { Author } from './Author';
 import { PlaceChoice } from './PlaceChoice';
 import { knownPlace, usualPlace, useWorkPlace, type WorkPlace } from './place';
-import { COMMON, OTHERS, type Tile } from './tiles';
+import { COMMON, OTHERS, type KindTile } from './kinds';
 
 /** Where everything is written down, and the ways to what follows from it. */
 export function LogScreen({
@@ -54,7 +54,7 @@ function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
     ...(known.job ? { job: known.job.id } : {}),
     ...(known.surface ? { surface: known.surface.id } : {}),
   }).toString();
-  const open = ({ kind, tool }: Tile) => {
+  const open = ({ kind, tool }: KindTile) => {
     keep(place);
     if (tool && known.job && known.surface)
       router.navigate(`/jobs/${known.job.id}/surfaces/${known.surface.id}/${tool}`);
@@ -94,9 +94,9 @@ function Tiles({
   onPress,
   large = false,
 }: {
-  tiles: readonly Tile[];
+  tiles: readonly KindTile[];
   known: boolean;
-  onPress: (tile: Tile) => void;
+  onPress: (tile: KindTile) => void;
   large?: boolean;
 }) {
   const { palette } = useTheme();

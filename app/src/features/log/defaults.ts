@@ -9,14 +9,7 @@ import {
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
 import { plannedCoats, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
-import {
-  NOMINAL_DISTANCE,
-  USUAL_COMB,
-  comparePlan,
-  fanWidth,
-  readTip,
-  type SetupCard,
-} from '@fine-spray/core';
+import { comparePlan, type SetupCard } from '@fine-spray/core';
 import { tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
 
@@ -61,7 +54,8 @@ export function usualCoat(options: readonly CoatOption[]): CoatOption | undefine
   );
 }
 
-const last = <Kind extends EntryKind>(
+/** The last payload of a kind that is as it is looked for. */
+export const last = <Kind extends EntryKind>(
   log: SiteLog,
   kind: Kind,
   of: (payload: PayloadOf<Kind>, entry: Entry) => boolean,
@@ -110,12 +104,11 @@ export function litresLeft({ log, job }: Pick<CaptureContext, 'log' | 'job'>, op
   return Math.max(0.5, Math.round(left * 2000) / 2) / 1000;
 }
 
-const NO_ID = '00000000-0000-7000-8000-000000000000';
+/** Where there is nothing to choose from yet: the form says so. */
+export const NO_ID = '00000000-0000-7000-8000-000000000000';
 
-type Builder<Kind extends EntryKind> = (context: CaptureContext) => PayloadOf<Kind>;
-type FormKind = Exclude<EntryKind, 'viscosity' | 'set-up confirmed' | 'machine' | 'withdrawn'>;
-
-function coatOf(context: CaptureContext) {
+/** The coat a form starts with, and its coating. */
+export function coatOf(context: CaptureContext) {
   const { surface } = context;
   const option = usualCoat(coatOptions(context));
   return {
@@ -125,7 +118,8 @@ function coatOf(context: CaptureContext) {
   };
 }
 
-const container = ({ log }: CaptureContext, coatingId: string) => {
+/** A container as the last one of the coating was. */
+export const container = ({ log }: CaptureContext, coatingId: string) => {
   const sizes = log.kit.coatings.find(({ id }) => id === coatingId)?.containers ?? [];
   const batch =
     last(log, 'delivered', (payload) => payload.coatingId === coatingId)?.batch ??
@@ -135,7 +129,8 @@ const container = ({ log }: CaptureContext, coatingId: string) => {
   return { coatingId, batch, size: size ?? Math.max(0.0025, ...sizes.map((one) => one.size)) };
 };
 
-const tipHandled = (context: CaptureContext) => {
+/** The tip in the gun, as what is done with it is written. */
+export const tipHandled = (context: CaptureContext) => {
   const tip = tipInGun(context);
   return {
     tipId: tip?.id ?? NO_ID,
@@ -145,79 +140,7 @@ const tipHandled = (context: CaptureContext) => {
 };
 
 /** Area of a coat by the plan; a square metre where there is none. */
-const areaOf = (option: CoatOption | undefined) => option?.planned.trueArea ?? 1;
-
-const BUILDERS: { readonly [Kind in FormKind]: Builder<Kind> } = {
-  delivered: (context) => ({ ...container(context, coatOf(context).coatingId), count: 1 }),
-  'container opened': (context) => ({ ...container(context, coatOf(context).coatingId), boxedWith: [] }),
-  'coat started': (context) => {
-    const { coatingId, coat } = coatOf(context);
-    return { coatingId, coat, weather: usualWeather(context) };
-  },
-  'coat finished': (context) => {
-    const { coatingId, coat, option } = coatOf(context);
-    const { surface } = context;
-    return {
-      coatingId,
-      coat,
-      element: surface?.element ?? 'wall',
-      side: surface?.side ?? 'inside',
-      kind: surface?.kind ?? 'smooth-board',
-      wind: surface?.wind ?? 'calm',
-      trueArea: areaOf(option),
-      weather: usualWeather(context),
-    };
-  },
-  comb: (context) => {
-    const { coatingId, coat, option } = coatOf(context);
-    const { card, surface } = context;
-    const tip = tipInGun(context);
-    return {
-      coatingId,
-      coat,
-      teeth: [...USUAL_COMB],
-      lastWet: [],
-      thinner: surface?.thinning ?? 0,
-      element: surface?.element ?? null,
-      tip: tip?.choice ?? null,
-      target: option?.planned.wet ?? null,
-      speed: card?.gunSpeed.value ?? null,
-      cardSpeed: card?.gunSpeed.value ?? null,
-    };
-  },
-  sprayed: (context) => {
-    const { coatingId, coat, option } = coatOf(context);
-    return {
-      coatingId,
-      coat,
-      tipId: tipInGun(context)?.id ?? null,
-      volume: option ? litresLeft(context, option) : 0.005,
-    };
-  },
-  'dry reading': () => ({ readings: [] }),
-  'tip fitted': tipHandled,
-  'tip reversed': tipHandled,
-  'tip cleaned': tipHandled,
-  'tip retired': tipHandled,
-  'fan measured': (context) => {
-    const tip = tipInGun(context);
-    const before = last(context.log, 'fan measured', ({ tipId }) => tipId === tip?.id);
-    const code = tip && readTip(tip.choice.code, tip.choice.family);
-    const fresh = code?.ok ? fanWidth(code.value.fan, NOMINAL_DISTANCE) : 0.25;
-    return { tipId: tip?.id ?? NO_ID, width: before?.width ?? fresh, distance: NOMINAL_DISTANCE, gun: null };
-  },
-  clog: (context) => ({ where: 'tip', tipId: tipInGun(context)?.id ?? null, cure: '' }),
-  fault: () => ({ what: '', cure: '' }),
-  'touch-up': ({ surface }) => ({ coatingId: surface?.coatingId ?? null, volume: null, why: '' }),
-  incident: () => ({ level: 'near miss', what: '', done: '' }),
-  note: () => ({ text: '' }),
-};
-
-/** What a form opens on: sensible for where one is and what was written last. */
-export function firstPayload(kind: EntryKind, context: CaptureContext): Record<string, unknown> {
-  const build = BUILDERS[kind as FormKind] as Builder<FormKind> | undefined;
-  return build?.(context) ?? {};
-}
+export const areaOf = (option: CoatOption | undefined) => option?.planned.trueArea ?? 1;
 
 /** A form that corrects an entry opens on it. */
 export const payloadToCorrect = (entry: Entry): Record<string, unknown> => payloadOf(entry);

@@ -1,4 +1,4 @@
-import { ENTRY_PAYLOADS, schemaOf, type Entry, type EntryKind } from '@fine-spray/contract';
+import { KINDS, schemaOf, type Entry, type EntryKind } from '@fine-spray/contract';
 import { logNames } from '@fine-spray/contract/log';
 import { quantity, of } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
@@ -6,17 +6,9 @@ import { recordOf, type SiteLog } from '@/data/record';
 import { coatingRow, row, sprayerRow } from '@/testing/rows';
 import { renderPart } from '@/testing/render';
 import { CombPicture } from './CombPicture';
-import {
-  coatOptions,
-  firstPayload,
-  litresLeft,
-  usualCoat,
-  usualWeather,
-  type CaptureContext,
-} from './defaults';
-import { FORMS } from './forms';
+import { coatOptions, litresLeft, usualCoat, usualWeather, type CaptureContext } from './defaults';
+import { WRITTEN, firstPayload, writtenKind } from './kinds';
 import { knownPlace, usualPlace } from './place';
-import { FORM_KINDS } from './tiles';
 
 const ID = (end: number) => `01930000-0000-7000-8000-0000000000${end}`;
 const [JOB, WALL, MATT, TIP, SPRAYER] = [10, 11, 12, 13, 14].map(ID) as [
@@ -147,11 +139,11 @@ describe('what a form opens on', () => {
     expect(usualWeather(site([])).source).toBe('by hand');
   });
 
-  it.each(FORM_KINDS)('%s: the contract takes it, or says only what has to be typed', (kind) => {
-    const checked = ENTRY_PAYLOADS[kind].safeParse(firstPayload(kind, site([finished(1)])));
+  it.each(WRITTEN)('%s: the contract takes it, or says only what has to be typed', (kind) => {
+    const checked = KINDS[kind].payload.safeParse(firstPayload(kind, site([finished(1)])));
     const typed = ['text', 'what', 'why', 'readings', 'lastWet'];
     for (const issue of checked.error?.issues ?? []) expect(typed).toContain(String(issue.path[0]));
-    expect(FORMS[kind]).toBeDefined();
+    expect(writtenKind(kind)?.tile.label).toBeTruthy();
   });
 });
 

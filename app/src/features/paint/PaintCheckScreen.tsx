@@ -2,7 +2,7 @@ import {
   CUP_CHOICES,
   OWN_CUP,
   SHIFTS,
-  ENTRY_PAYLOADS,
+  KINDS,
   meanOf,
   thinnerAfter,
   type ViscosityRecord,
@@ -75,7 +75,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
       viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
       viscosityAfter: answer.after?.ok ? answer.after.value.value : null,
     };
-    const checked = ENTRY_PAYLOADS.viscosity.safeParse(record);
+    const checked = KINDS.viscosity.payload.safeParse(record);
     if (!checked.success) {
       setSentence(Object.values(sentences(checked.error.issues))[0]);
       return;

@@ -2,13 +2,18 @@ import { CLOG_PLACES, INCIDENT_LEVELS, NOTE_LIMIT } from '@fine-spray/contract';
 import { EMERGENCY_CARD, FAULTS } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import Pipette from 'lucide-react-native/icons/pipette';
+import ShieldAlert from 'lucide-react-native/icons/shield-alert';
+import StickyNote from 'lucide-react-native/icons/sticky-note';
+import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
+import { tipInGun } from '../defaults';
 import { CoatingField, TipChoiceField } from './fields';
-import { textOf, type FormProps } from './types';
+import { textOf, type FormProps, type WrittenKind } from './types';
 
 /** Words that are likely, to tap instead of type. */
 function Suggestions({ words, onPress }: { words: readonly string[]; onPress: (word: string) => void }) {
@@ -24,7 +29,7 @@ function Suggestions({ words, onPress }: { words: readonly string[]; onPress: (w
 const PLACES = CLOG_PLACES.map((value) => ({ value, label: value }));
 const CURES = ['Turned the tip', 'Cleaned the filter', 'Strained the paint', 'Larger orifice'];
 
-export function ClogForm(props: FormProps) {
+function ClogForm(props: FormProps) {
   const { payload, errors, onChange } = props;
   return (
     <>
@@ -49,7 +54,7 @@ export function ClogForm(props: FormProps) {
 
 const SEEN = [...Object.values(FAULTS).map(({ name }) => name), 'Sag', 'Overspray'].slice(0, 8);
 
-export function FaultForm({ payload, errors, onChange }: FormProps) {
+function FaultForm({ payload, errors, onChange }: FormProps) {
   return (
     <>
       <Words colour="ink2">What went wrong</Words>
@@ -73,7 +78,7 @@ export function FaultForm({ payload, errors, onChange }: FormProps) {
 
 const WHYS = ['Knock', 'Run', 'Holiday', 'Tape lifted it'];
 
-export function TouchUpForm(props: FormProps) {
+function TouchUpForm(props: FormProps) {
   const { payload, errors, onChange, onInvalid } = props;
   return (
     <>
@@ -105,7 +110,7 @@ const LEVELS = INCIDENT_LEVELS.map((value) => ({
 }));
 
 /** What hurt, or nearly did: help comes first. */
-export function IncidentForm({ payload, errors, onChange }: FormProps) {
+function IncidentForm({ payload, errors, onChange }: FormProps) {
   const router = useRouter();
   return (
     <>
@@ -143,7 +148,7 @@ export function IncidentForm({ payload, errors, onChange }: FormProps) {
   );
 }
 
-export function NoteForm({ payload, errors, onChange }: FormProps) {
+function NoteForm({ payload, errors, onChange }: FormProps) {
   const text = textOf(payload, 'text');
   const length = Array.from(text).length;
   return (
@@ -165,3 +170,37 @@ export function NoteForm({ payload, errors, onChange }: FormProps) {
     </>
   );
 }
+
+export const clog: WrittenKind<'clog'> = {
+  tile: { label: 'Clog', icon: TriangleAlert },
+  form: ClogForm,
+  first: (context) => ({ where: 'tip', tipId: tipInGun(context)?.id ?? null, cure: '' }),
+};
+
+export const fault: WrittenKind<'fault'> = {
+  tile: { label: 'Fault, cure', icon: TriangleAlert },
+  form: FaultForm,
+  first: () => ({ what: '', cure: '' }),
+  keeps: true,
+};
+
+export const touchUp: WrittenKind<'touch-up'> = {
+  tile: { label: 'Touch-up', icon: Pipette, surface: true },
+  form: TouchUpForm,
+  first: ({ surface }) => ({ coatingId: surface?.coatingId ?? null, volume: null, why: '' }),
+  keeps: true,
+};
+
+export const incident: WrittenKind<'incident'> = {
+  tile: { label: 'Near miss', icon: ShieldAlert },
+  form: IncidentForm,
+  first: () => ({ level: 'near miss', what: '', done: '' }),
+  keeps: true,
+};
+
+export const note: WrittenKind<'note'> = {
+  tile: { label: 'Note', icon: StickyNote, common: true },
+  form: NoteForm,
+  first: () => ({ text: '' }),
+  keeps: true,
+};

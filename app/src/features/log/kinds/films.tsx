@@ -1,15 +1,17 @@
 import { meanOf, type PayloadOf } from '@fine-spray/contract';
-import { showText } from '@fine-spray/core';
+import { USUAL_COMB, showText } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import Ruler from 'lucide-react-native/icons/ruler';
 import { Button } from '@/ui/button';
 import { FieldError } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { CombPicture } from '../CombPicture';
+import { coatOf, tipInGun } from '../defaults';
 import { CoatField } from './fields';
-import type { FormProps } from './types';
+import type { FormProps, WrittenKind } from './types';
 
 /** Values read so far; a tap takes one out. */
 function Read({
@@ -40,7 +42,7 @@ function Read({
 }
 
 /** Dry film by a gauge, several in a row. */
-export function DryForm({ payload, errors, onChange }: FormProps) {
+function DryForm({ payload, errors, onChange }: FormProps) {
   const readings = payload['readings'] as readonly number[];
   const [next, setNext] = useState(readings.at(-1) ?? 8e-5);
   const { system } = useUnits();
@@ -74,7 +76,7 @@ export function DryForm({ payload, errors, onChange }: FormProps) {
 }
 
 /** Comb readings put right: taken out, and tapped anew. */
-export function CombForm(props: FormProps) {
+function CombForm(props: FormProps) {
   const { errors, onChange } = props;
   const payload = props.payload as unknown as PayloadOf<'comb'>;
   const { lastWet } = payload;
@@ -96,3 +98,30 @@ export function CombForm(props: FormProps) {
     </>
   );
 }
+
+export const comb: WrittenKind<'comb'> = {
+  tile: { label: 'Comb', icon: Ruler, common: true, surface: true },
+  form: CombForm,
+  first: (context) => {
+    const { coatingId, coat, option } = coatOf(context);
+    const { card, surface } = context;
+    return {
+      coatingId,
+      coat,
+      teeth: [...USUAL_COMB],
+      lastWet: [],
+      thinner: surface?.thinning ?? 0,
+      element: surface?.element ?? null,
+      tip: tipInGun(context)?.choice ?? null,
+      target: option?.planned.wet ?? null,
+      speed: card?.gunSpeed.value ?? null,
+      cardSpeed: card?.gunSpeed.value ?? null,
+    };
+  },
+};
+
+export const dryReading: WrittenKind<'dry reading'> = {
+  tile: { label: 'Dry film', icon: Ruler, surface: true },
+  form: DryForm,
+  first: () => ({ readings: [] }),
+};

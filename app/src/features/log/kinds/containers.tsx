@@ -2,6 +2,8 @@ import { entriesOfKind } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
+import PackageOpen from 'lucide-react-native/icons/package-open';
+import Truck from 'lucide-react-native/icons/truck';
 import { FieldError, Labelled, TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
@@ -9,8 +11,9 @@ import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
+import { coatOf, container } from '../defaults';
 import { CoatingField } from './fields';
-import { textOf, type FormProps } from './types';
+import { textOf, type FormProps, type WrittenKind } from './types';
 
 /** Size of a container: those the coating is sold in, or any. */
 function SizeField({ payload, context, errors, onChange, onInvalid }: FormProps) {
@@ -71,7 +74,7 @@ function useBatches({ payload, context }: FormProps): readonly string[] {
 }
 
 /** A container opened: what, which batch, and what it was boxed with. */
-export function ContainerForm(props: FormProps) {
+function ContainerForm(props: FormProps) {
   const { payload, errors, onChange } = props;
   const batches = useBatches(props);
   const boxed = payload['boxedWith'] as readonly string[];
@@ -115,7 +118,7 @@ export function ContainerForm(props: FormProps) {
 }
 
 /** Paint that came to the job. */
-export function DeliveryForm(props: FormProps) {
+function DeliveryForm(props: FormProps) {
   const { payload, onChange } = props;
   return (
     <>
@@ -134,3 +137,15 @@ export function DeliveryForm(props: FormProps) {
     </>
   );
 }
+
+export const containerOpened: WrittenKind<'container opened'> = {
+  tile: { label: 'Container', icon: PackageOpen, common: true },
+  form: ContainerForm,
+  first: (context) => ({ ...container(context, coatOf(context).coatingId), boxedWith: [] }),
+};
+
+export const delivered: WrittenKind<'delivered'> = {
+  tile: { label: 'Delivery', icon: Truck },
+  form: DeliveryForm,
+  first: (context) => ({ ...container(context, coatOf(context).coatingId), count: 1 }),
+};

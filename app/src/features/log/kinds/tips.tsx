@@ -1,3 +1,4 @@
+import type { LucideIcon } from 'lucide-react-native';
 import {
   FAN_WIDTH_LIMITS,
   GUN_DISTANCE_LIMITS,
@@ -8,15 +9,21 @@ import {
   wornTip,
   NOMINAL_DISTANCE,
 } from '@fine-spray/core';
+import Gauge from 'lucide-react-native/icons/gauge';
+import SprayCan from 'lucide-react-native/icons/spray-can';
+import Undo from 'lucide-react-native/icons/undo-2';
+import Wrench from 'lucide-react-native/icons/wrench';
+import X from 'lucide-react-native/icons/x';
 import { TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import { NO_ID, last, tipHandled, tipInGun } from '../defaults';
 import { TipChoiceField } from './fields';
-import { textOf, type FormProps } from './types';
+import { textOf, type FormProps, type WrittenKind } from './types';
 
 /** A tip fitted, turned, cleaned or retired. */
-export function TipForm(props: FormProps) {
+function TipForm(props: FormProps) {
   const { payload, errors, onChange } = props;
   return (
     <>
@@ -35,7 +42,7 @@ export function TipForm(props: FormProps) {
 }
 
 /** Width of a fan, and at once what it says of the tip. */
-export function FanForm(props: FormProps) {
+function FanForm(props: FormProps) {
   const { payload, context, errors, onChange, onInvalid } = props;
   const { system } = useUnits();
   const row = context.log.kit.tips.find(({ id }) => id === payload['tipId']);
@@ -82,3 +89,26 @@ export function FanForm(props: FormProps) {
     </>
   );
 }
+
+const handled = (label: string, icon: LucideIcon) => ({
+  tile: { label, icon },
+  form: TipForm,
+  first: tipHandled,
+});
+
+export const tipFitted: WrittenKind<'tip fitted'> = handled('Tip fitted', SprayCan);
+export const tipReversed: WrittenKind<'tip reversed'> = handled('Tip reversed', Undo);
+export const tipCleaned: WrittenKind<'tip cleaned'> = handled('Tip cleaned', Wrench);
+export const tipRetired: WrittenKind<'tip retired'> = handled('Tip retired', X);
+
+export const fanMeasured: WrittenKind<'fan measured'> = {
+  tile: { label: 'Fan width', icon: Gauge },
+  form: FanForm,
+  first: (context) => {
+    const tip = tipInGun(context);
+    const before = last(context.log, 'fan measured', ({ tipId }) => tipId === tip?.id);
+    const code = tip && readTip(tip.choice.code, tip.choice.family);
+    const fresh = code?.ok ? fanWidth(code.value.fan, NOMINAL_DISTANCE) : 0.25;
+    return { tipId: tip?.id ?? NO_ID, width: before?.width ?? fresh, distance: NOMINAL_DISTANCE, gun: null };
+  },
+};

@@ -1,13 +1,14 @@
 import { showText } from '@fine-spray/core';
+import Droplets from 'lucide-react-native/icons/droplets';
 import { Words } from '@/ui/text';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
-import { coatOptions } from '../defaults';
+import { coatOf, coatOptions, litresLeft, tipInGun } from '../defaults';
 import { CoatField, TipChoiceField } from './fields';
-import type { FormProps } from './types';
+import type { FormProps, WrittenKind } from './types';
 
 /** Litres through the gun on a coat. */
-export function LitresForm(props: FormProps) {
+function LitresForm(props: FormProps) {
   const { payload, context, errors, onChange, onInvalid } = props;
   const { system } = useUnits();
   const option = coatOptions(context).find(
@@ -33,3 +34,17 @@ export function LitresForm(props: FormProps) {
     </>
   );
 }
+
+export const sprayed: WrittenKind<'sprayed'> = {
+  tile: { label: 'Litres', icon: Droplets, common: true, surface: true },
+  form: LitresForm,
+  first: (context) => {
+    const { coatingId, coat, option } = coatOf(context);
+    return {
+      coatingId,
+      coat,
+      tipId: tipInGun(context)?.id ?? null,
+      volume: option ? litresLeft(context, option) : 0.005,
+    };
+  },
+};

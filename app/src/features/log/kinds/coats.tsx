@@ -1,16 +1,19 @@
 import type { Weather } from '@fine-spray/contract';
 import { checkSurface, coatingValues, given, quantity, recoatClocks } from '@fine-spray/core';
 import { useMemo } from 'react';
+import Flag from 'lucide-react-native/icons/flag';
+import Play from 'lucide-react-native/icons/play';
 import { coatingsOf } from '@/data/record';
 import { CautionBox } from '@/ui/caution';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
+import { areaOf, coatOf, usualWeather } from '../defaults';
 import { CoatField } from './fields';
-import type { FormProps } from './types';
+import type { FormProps, WrittenKind } from './types';
 import { WeatherFields } from './WeatherFields';
 
 /** A coat begun or finished, with the weather it is laid in and what speaks against it. */
-export function CoatForm(props: FormProps) {
+function CoatForm(props: FormProps) {
   const { kind, payload, errors, onChange, onInvalid } = props;
   return (
     <>
@@ -82,3 +85,31 @@ function Cautions({ kind, payload, context }: FormProps) {
     </>
   );
 }
+
+export const coatStarted: WrittenKind<'coat started'> = {
+  tile: { label: 'Coat started', icon: Play, common: true, surface: true },
+  form: CoatForm,
+  first: (context) => {
+    const { coatingId, coat } = coatOf(context);
+    return { coatingId, coat, weather: usualWeather(context) };
+  },
+};
+
+export const coatFinished: WrittenKind<'coat finished'> = {
+  tile: { label: 'Coat finished', icon: Flag, common: true, surface: true },
+  form: CoatForm,
+  first: (context) => {
+    const { coatingId, coat, option } = coatOf(context);
+    const { surface } = context;
+    return {
+      coatingId,
+      coat,
+      element: surface?.element ?? 'wall',
+      side: surface?.side ?? 'inside',
+      kind: surface?.kind ?? 'smooth-board',
+      wind: surface?.wind ?? 'calm',
+      trueArea: areaOf(option),
+      weather: usualWeather(context),
+    };
+  },
+};

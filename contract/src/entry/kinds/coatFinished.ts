@@ -1,0 +1,40 @@
+import { ELEMENTS, SIDES, SURFACE_KIND_IDS, WINDS } from '@fine-spray/core/takeoff';
+import { quantity } from '@fine-spray/core/units';
+import { z } from 'zod';
+import { numberWithin, oneOf } from '../../primitives';
+import { entryKind } from '../kind';
+import { coatOf, weather } from '../parts';
+import { coatName, joined, weatherWords } from '../say';
+
+export const coatFinished = entryKind({
+  name: 'Coat finished',
+  payload: z
+    .object({
+      ...coatOf,
+      element: oneOf('Piece', ELEMENTS),
+      side: oneOf('Side', SIDES),
+      kind: oneOf('Surface', SURFACE_KIND_IDS),
+      wind: oneOf('Wind', WINDS),
+      /** Net area times texture, m². */
+      trueArea: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².'),
+      weather,
+    })
+    .strict(),
+  words: ({ coatingId, coat, trueArea, weather: then }, { show, coating, system }) =>
+    joined([coatName(coat), coating(coatingId), show(trueArea, 'area'), weatherWords(then, system)]),
+  core: ({ coatingId: coating, coat, element, side, wind, trueArea, weather: { air, humidity } }, surface) =>
+    surface === undefined
+      ? undefined
+      : {
+          kind: 'coat finished',
+          surface,
+          coating,
+          coat,
+          element,
+          side,
+          wind,
+          trueArea,
+          temperature: quantity(air),
+          humidity: quantity(humidity),
+        },
+});

@@ -1,0 +1,60 @@
+import type { z } from 'zod';
+import type { Kind } from '../kind';
+import { clog } from './clog';
+import { coatFinished } from './coatFinished';
+import { coatStarted } from './coatStarted';
+import { comb } from './comb';
+import { containerOpened } from './containerOpened';
+import { delivered } from './delivered';
+import { dryReading } from './dryReading';
+import { fanMeasured } from './fanMeasured';
+import { fault } from './fault';
+import { incident } from './incident';
+import { machine } from './machine';
+import { note } from './note';
+import { setupConfirmed } from './setupConfirmed';
+import { sprayed } from './sprayed';
+import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
+import { touchUp } from './touchUp';
+import { viscosity } from './viscosity';
+import { withdrawn } from './withdrawn';
+
+/** Every kind of entry, by the name it is stored under. A new one is a module beside these and a line here. */
+export const KINDS = {
+  delivered,
+  'container opened': containerOpened,
+  viscosity,
+  'set-up confirmed': setupConfirmed,
+  'coat started': coatStarted,
+  comb,
+  sprayed,
+  'coat finished': coatFinished,
+  'dry reading': dryReading,
+  'tip fitted': tipFitted,
+  'tip reversed': tipReversed,
+  'tip cleaned': tipCleaned,
+  'tip retired': tipRetired,
+  'fan measured': fanMeasured,
+  machine,
+  clog,
+  fault,
+  'touch-up': touchUp,
+  incident,
+  note,
+  withdrawn,
+} as const satisfies Readonly<Record<string, Kind>>;
+
+export type EntryKind = keyof typeof KINDS;
+export const ENTRY_KINDS = Object.keys(KINDS) as [EntryKind, ...EntryKind[]];
+export type PayloadOf<Of extends EntryKind> = z.infer<(typeof KINDS)[Of]['payload']>;
+
+/** A kind as any is read: its parts take the payload of its own. */
+export const kindOf = (kind: EntryKind): Kind => KINDS[kind];
+
+/** Kinds that are trouble, for whoever looks for it. */
+export const TROUBLE_KINDS: readonly EntryKind[] = ENTRY_KINDS.filter((kind) => kindOf(kind).trouble);
+
+export { CLOG_PLACES } from './clog';
+export { INCIDENT_LEVELS } from './incident';
+export { NOTE_LIMIT } from './note';
+export { SHIFTS } from './viscosity';

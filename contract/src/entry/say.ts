@@ -1,0 +1,54 @@
+import { showText, type DisplayKind, type UnitSystem } from '@fine-spray/core/units';
+import type { TipChoice } from '../kit';
+import type { Weather } from './parts';
+
+/** Names of what entries point at; what is gone has none. */
+export interface LogNames {
+  readonly job: (id: string) => string | undefined;
+  readonly surface: (id: string) => string | undefined;
+  readonly coating: (id: string) => string | undefined;
+  readonly tip: (id: string) => string | undefined;
+  readonly sprayer: (id: string) => string | undefined;
+}
+
+/** What an entry is put into words with: the names of what it points at, and the reader's units. */
+export interface Say {
+  readonly system: UnitSystem;
+  readonly show: (value: number, kind: DisplayKind) => string;
+  readonly coating: (id: string) => string;
+  /** Nothing where no tip is named. */
+  readonly tip: (id: string | null) => string | undefined;
+  readonly sprayer: (id: string) => string;
+}
+
+export function sayIn(names: LogNames, system: UnitSystem): Say {
+  return {
+    system,
+    show: (value, kind) => showText(value, kind, system),
+    coating: (id) => names.coating(id) ?? 'a coating that was deleted',
+    tip: (id) => (id === null ? undefined : (names.tip(id) ?? 'a tip that was deleted')),
+    sprayer: (id) => names.sprayer(id) ?? 'a sprayer that was deleted',
+  };
+}
+
+/** Parts of a line, those that say nothing left out. */
+export const joined = (parts: readonly (string | undefined | false | null)[], between = ', ') =>
+  parts.filter((part): part is string => typeof part === 'string' && part !== '').join(between);
+
+const ORDINALS = ['', 'First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'] as const;
+
+/** "Second coat". */
+export const coatName = (coat: number): string => `${ORDINALS[coat] ?? `${coat}th`} coat`;
+
+export const tipWords = ({ code, family }: TipChoice) => `${code} ${family}`;
+
+/** Weather in a line. */
+export function weatherWords({ air, surface, humidity, wind, rain }: Weather, system: UnitSystem): string {
+  return joined([
+    showText(air, 'temperature', system),
+    surface !== null && `surface ${showText(surface, 'temperature', system)}`,
+    `${showText(humidity, 'percent', system)} humidity`,
+    wind !== null && `wind ${showText(wind, 'wind', system)}`,
+    rain !== null && rain > 0 && 'rain',
+  ]);
+}
