@@ -33,7 +33,6 @@ import {
   readRecord,
   recoatTime,
   setupCard,
-  simulateAll,
   speedForFilm,
   spreadingOf,
   sprayedVolume,
@@ -69,7 +68,7 @@ import {
   type Unit,
   type Viscosity,
 } from '@fine-spray/core';
-import { wallRequest } from '@fine-spray/core/testing';
+import { simulateAll, wallRequest } from '@fine-spray/core/testing';
 
 const protection = { maskingLine: 120, film: 20, floorCover: 90, fittings: 10, doors: 6, rooms: 3 };
 const used = () => consumablesFor({ protection, paint: of(50, 'L'), coatings: 3, days: 2, tips: 5 });

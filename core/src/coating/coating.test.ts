@@ -10,9 +10,9 @@ import {
   powerLaw,
   temperatureFactor,
   thinnedViscosity,
-  viscosityAt,
   type ArchetypeId,
   type Coating,
+  type Rheology,
 } from '.';
 import { of, quantity, to, type Viscosity } from '../units';
 
@@ -22,6 +22,12 @@ const plain = (archetype: ArchetypeId): Coating => ({
   archetype,
   overrides: {},
 });
+
+/** Viscosity of a power law at a shear rate, Pa·s: above 10⁴ 1/s not below the high-shear reading. */
+function viscosityAt({ exponent, consistency, highShearViscosity }: Rheology, shear: number): number {
+  const byPowerLaw = consistency * shear ** (exponent - 1);
+  return shear > 10_000 ? Math.max(byPowerLaw, highShearViscosity) : byPowerLaw;
+}
 
 describe('rheology', () => {
   it('puts the power law through 1.0 and 0.12 Pa·s: n = 0.5396, K = 8.333', () => {

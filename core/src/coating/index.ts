@@ -27,7 +27,6 @@ export {
   powerLaw,
   temperatureFactor,
   thinnedViscosity,
-  viscosityAt,
   type Rheology,
 } from './rheology';
 export {

@@ -35,15 +35,6 @@ export function powerLaw(lowShear: Viscosity, highShear: Viscosity): Rheology {
   };
 }
 
-/** Viscosity at a shear rate in 1/s; above 10⁴ 1/s not below the high-shear reading. */
-export function viscosityAt(
-  { exponent, consistency, highShearViscosity }: Rheology,
-  shear: number,
-): Viscosity {
-  const byPowerLaw = consistency * shear ** (exponent - 1);
-  return quantity(shear > HIGH_SHEAR ? Math.max(byPowerLaw, highShearViscosity) : byPowerLaw);
-}
-
 /** Factor on a viscosity measured at `from` when the paint stands at `at` (Andrade). */
 export function temperatureFactor(
   at: Temperature,

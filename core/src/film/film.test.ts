@@ -9,7 +9,6 @@ import {
   filmAtSpeed,
   filmVariation,
   gunSpeedForFilm,
-  paintForFilm,
   overlapAdvice,
   sagLimitFor,
   speedForFilm,
@@ -52,15 +51,6 @@ describe('film', () => {
 
   it('spreads 36 % solids at 40 μm over 9 m²/L', () => {
     expect(to(spreadingRate(share(0.36), of(40, 'μm')), 'm²/L')).toBeCloseTo(9, 9);
-  });
-
-  it('needs 12.5 L for 100 m² of 100 μm when 80 % lands', () => {
-    expect(to(paintForFilm(of(100, 'm²'), of(100, 'μm'), share(0.8)), 'L')).toBeCloseTo(12.5, 9);
-  });
-
-  it('divides by what lands: 30 % loss costs 43 % more paint, not 30 %', () => {
-    const lossless = paintForFilm(of(100, 'm²'), of(100, 'μm'), share(1));
-    expect(paintForFilm(of(100, 'm²'), of(100, 'μm'), share(0.7)) / lossless).toBeCloseTo(1 / 0.7, 9);
   });
 
   it('finds the gun speed that lays a film, and conserves paint', () => {

@@ -1,13 +1,4 @@
-import {
-  quantity,
-  type Area,
-  type Flow,
-  type Fraction,
-  type Length,
-  type Speed,
-  type SpreadingRate,
-  type Volume,
-} from '../units';
+import { quantity, type Flow, type Fraction, type Length, type Speed, type SpreadingRate } from '../units';
 
 /** Gun speeds an arm keeps up over a working day. */
 export const COMFORTABLE_GUN_SPEED = { low: 0.3, high: 0.9 } as const;
@@ -25,11 +16,6 @@ export function dryForWet(wet: Length, volumeSolids: Fraction, thinnerPerPaint: 
 /** Theoretical spreading rate of unthinned paint, area per volume: VS/DFT (1/m). 1604.2 ft²·mil/gal at 100 % solids. */
 export function spreadingRate(volumeSolids: Fraction, dry: Length): SpreadingRate {
   return quantity(volumeSolids / dry);
-}
-
-/** Paint to put through the gun for a film over an area: area·film/TE. Losses divide; they are not added on top. */
-export function paintForFilm(area: Area, wet: Length, transferEfficiency: Fraction): Volume {
-  return quantity((area * wet) / transferEfficiency);
 }
 
 export interface Pass {

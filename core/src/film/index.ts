@@ -2,7 +2,6 @@ export {
   COMFORTABLE_GUN_SPEED,
   dryForWet,
   gunSpeedForFilm,
-  paintForFilm,
   sagLimitFor,
   spreadingRate,
   wetFilmOfPass,

@@ -51,15 +51,6 @@ function ratedParts({ hoses, gun, extension }: Rig): readonly RatedPart[] {
   return [...hoses, ...(gun ? [gun] : []), ...(extension ? [extension] : [])];
 }
 
-/** Highest pressure this rig may see: its weakest part, the pump among them. */
-export function rigRating(rig: Rig): { readonly pressure: Pressure; readonly name: string } {
-  return ratedParts(rig).reduce(
-    (least, { maxPressure, name }) =>
-      maxPressure < least.pressure ? { pressure: maxPressure, name } : least,
-    { pressure: rig.sprayer.maxPressure, name: rig.sprayer.name },
-  );
-}
-
 type Check = (rig: Rig, system: UnitSystem) => Misfit | readonly Misfit[] | undefined;
 
 const CHECKS: readonly Check[] = [

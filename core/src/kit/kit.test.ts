@@ -1,4 +1,4 @@
-import { misfits, rigRating, takeList, type DaySetup, type Owned, type Rig } from '.';
+import { misfits, takeList, type DaySetup, type Owned, type Rig } from '.';
 import { of } from '../units';
 
 const rig = (extra: Partial<Rig> = {}): Rig => ({
@@ -58,11 +58,6 @@ describe('what fits what', () => {
     expect(found.map(({ stops }) => stops)).toEqual([true, false]);
     expect(codes({ side: 'outside', sprayer: { ...rig().sprayer, power: 'engine' } })).toEqual([]);
     expect(codes({ hoses: [{ name: 'Old hose', maxPressure: of(250, 'bar') }] })).toEqual([]);
-  });
-
-  it('rates a rig by its weakest part', () => {
-    expect(rigRating(rig())).toEqual({ pressure: of(228, 'bar'), name: 'Mid electric' });
-    expect(rigRating(rig({ extension: { name: 'Pole', maxPressure: of(150, 'bar') } })).name).toBe('Pole');
   });
 });
 

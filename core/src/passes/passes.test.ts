@@ -17,7 +17,8 @@ import { given } from '../explain';
 import { seeded } from '../random';
 import { setupCard, type SetupRequest } from '../setup';
 import { areaOf, contains, netArea, type Piece, type Polygon } from '../shape';
-import { simulateAll, type SimulationResult } from '../simulation';
+import type { SimulationResult } from '../simulation';
+import { simulateAll } from '../testing';
 import { wallRequest } from '../testing';
 import { of, quantity, to, type Fraction, type Length, type Volume } from '../units';
 

@@ -7,7 +7,7 @@ export {
   mayMeet,
   type Fluid,
 } from './fluids';
-export { SAFE, isSafe, type MachineState } from './machine';
+export { SAFE, type MachineState } from './machine';
 export type { Procedure, ProcedureKind, ProcedureStep } from './steps';
 export { heldBackBy, nextStep, tick, untick } from './progress';
 export { shutDown, startUp, type ShutDown, type StartUp } from './procedures';

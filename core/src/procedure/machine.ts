@@ -17,8 +17,3 @@ export const SAFE: MachineState = {
   pressure: 'none',
   tip: 'off',
 };
-
-/** Whether hands may touch the front of the gun. */
-export function isSafe({ pump, trigger, pressure }: MachineState): boolean {
-  return pump === 'off' && trigger === 'locked' && pressure === 'none';
-}

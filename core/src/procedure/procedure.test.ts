@@ -7,7 +7,6 @@ import {
   TROUBLE_IDS,
   flushSequence,
   heldBackBy,
-  isSafe,
   mayMeet,
   nextStep,
   shutDown,
@@ -17,6 +16,7 @@ import {
   type Fluid,
   type Procedure,
   type StartUp,
+  type MachineState,
 } from '.';
 import { sealFor } from '../tip';
 
@@ -57,6 +57,10 @@ const ALL: readonly (readonly [string, Procedure])[] = [
     ),
   ),
 ];
+
+/** Whether hands may touch the front of the gun. */
+const isSafe = ({ pump, trigger, pressure }: MachineState) =>
+  pump === 'off' && trigger === 'locked' && pressure === 'none';
 
 describe('a flush', () => {
   const pairs = FLUID_IDS.flatMap((from) => FLUID_IDS.map((to) => [from, to] as const));

@@ -58,7 +58,6 @@ export {
   WORK_RATES,
   WORK_RATE_IDS,
   changesOf,
-  checkRates,
   daysOf,
   workOf,
   type JobWork,

@@ -4,10 +4,8 @@ import { of, quantity } from '../units';
 import {
   TASKS,
   USUAL_RATES,
-  WORK_RATE_IDS,
   boxingPlan,
   changesOf,
-  checkRates,
   cheapestContainers,
   consumablesFor,
   daysOf,
@@ -189,14 +187,6 @@ describe('hours', () => {
     expect(daysOf(0, 2)).toBe(0);
     expect(daysOf(3600, 2)).toBe(1);
     expect(daysOf(31 * 3600, 2)).toBe(3);
-  });
-
-  it('refuse a rate of nothing, at its field', () => {
-    for (const id of WORK_RATE_IDS) {
-      expect(checkRates({ ...USUAL_RATES, [id]: 0 })).toMatchObject({ field: `rates.${id}` });
-      expect(checkRates({ ...USUAL_RATES, [id]: NaN })?.message).toMatch(/must be between/);
-    }
-    expect(checkRates(USUAL_RATES)).toBeUndefined();
   });
 
   it('count a change of base once, and colours within each', () => {

@@ -1,5 +1,4 @@
 import { explain, given, workingDefault, type Explained } from '../explain';
-import { within, type Refusal } from '../units';
 import type { JobProtection } from './protection';
 
 /** How fast a crew works, one person each; the company puts its own. Source of the defaults: method.md, "Working rates". */
@@ -133,15 +132,6 @@ const DAY = 7.5 * 3600;
 /** Days that so much work takes a crew, at least one where there is any. */
 export function daysOf(seconds: number, people: number): number {
   return seconds > 0 ? Math.max(1, Math.ceil(seconds / (DAY * people))) : 0;
-}
-
-/** Refuses a rate of nothing, or one that no person works at. */
-export function checkRates(rates: WorkRates): Refusal | undefined {
-  for (const id of WORK_RATE_IDS) {
-    const checked = within(rates[id], RATE_LIMITS, 'count', 'metric', `rates.${id}`, WORK_RATES[id].name);
-    if (!checked.ok) return checked;
-  }
-  return undefined;
 }
 
 /** How often hose and pump change colour and base when coatings are sprayed base by base. */

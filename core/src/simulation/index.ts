@@ -11,12 +11,5 @@ export {
   type Stroke,
   type TimedPoint,
 } from './stroke';
-export {
-  filmAlong,
-  filmStatistics,
-  type CutPoint,
-  type FilmLimits,
-  type FilmStatistics,
-  type Holiday,
-} from './statistics';
-export { simulate, simulateAll, type SimulationJob, type SimulationResult } from './job';
+export { filmStatistics, type FilmLimits, type FilmStatistics, type Holiday } from './statistics';
+export { simulate, type SimulationJob, type SimulationResult } from './job';

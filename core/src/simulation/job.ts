@@ -90,12 +90,3 @@ export function* simulate(job: SimulationJob): Generator<number, Result<Simulati
     paint: { sprayed, onPiece, beside: landed - onPiece + outside, overspray },
   });
 }
-
-/** Runs a job to its end. */
-export function simulateAll(job: SimulationJob): Result<SimulationResult> {
-  const run = simulate(job);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
-}

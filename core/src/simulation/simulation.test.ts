@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import {
   createGrid,
-  filmAlong,
   filmStatistics,
   layMove,
   layStroke,
   maskOf,
   simulate,
-  simulateAll,
   sprayFan,
   stamp,
   startSimulation,
@@ -19,6 +17,7 @@ import {
   type Stroke,
   type WallSimulation,
 } from '.';
+import { filmAlong, simulateAll } from '../testing';
 import { evenFanProfile, filmVariation, visibleShare } from '../film';
 import { of, quantity, type Fraction, type Length } from '../units';
 import { cumulative, shareBelow, sheetBelow, sheetIntegral } from './fan';

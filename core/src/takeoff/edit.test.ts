@@ -12,7 +12,6 @@ import {
   snapped,
   wallLengths,
   withCorner,
-  withCornerAt,
   withWallLength,
   withoutCorner,
 } from '.';
@@ -74,7 +73,6 @@ describe('corners of a plan', () => {
     expect(areaOf(more)).toBeCloseTo(12, 12);
     expect(withoutCorner(more, 4)).toEqual(plan);
     expect(withoutCorner(plan.slice(0, 3), 0)).toHaveLength(3);
-    expect(withCornerAt(plan, 2, { x: 5, y: 4 })[2]).toEqual({ x: 5, y: 4 });
   });
 
   it('of an L leave a piece out', () => {

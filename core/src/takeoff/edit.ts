@@ -43,11 +43,6 @@ export function withoutCorner(plan: Polygon, corner: number): Polygon {
   return plan.length <= 3 ? plan : plan.filter((_point, index) => index !== corner);
 }
 
-/** A plan with one corner elsewhere. */
-export function withCornerAt(plan: Polygon, corner: number, to: Point): Polygon {
-  return plan.map((point, index) => (index === corner ? to : point));
-}
-
 /** An L: a rectangle with a piece out of the far right corner. */
 export function lPlan(length: number, width: number, outLength = length / 2, outWidth = width / 2): Polygon {
   return [

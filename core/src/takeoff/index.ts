@@ -63,7 +63,6 @@ export {
   ceilingPiece,
   checkRoom,
   floorArea,
-  heightAt,
   perimeterOf,
   rectangleOf,
   rectanglePlan,
@@ -90,5 +89,5 @@ export {
   type PlaceMeasure,
   type RoomMeasure,
 } from './place';
-export { asPlan, lPlan, snapped, withCorner, withCornerAt, withWallLength, withoutCorner } from './edit';
+export { asPlan, lPlan, snapped, withCorner, withWallLength, withoutCorner } from './edit';
 export { LASER, laserReading } from './laser';

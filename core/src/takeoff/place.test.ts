@@ -8,7 +8,6 @@ import {
   ceilingPiece,
   featureName,
   floorArea,
-  heightAt,
   itemOf,
   measure,
   perimeterOf,
@@ -30,6 +29,7 @@ import {
   type RoomMeasure,
   type RoomShape,
 } from '.';
+import { heightAt } from './plan';
 
 const feature = (item: ItemId, count = 1, extra: Partial<Feature> = {}): Feature => ({
   id: `f-${item}`,

@@ -22,3 +22,5 @@ export function wallRequest(extra: Partial<SetupRequest> = {}): SetupRequest {
     ...extra,
   };
 }
+
+export { filmAlong, simulateAll } from './simulation';

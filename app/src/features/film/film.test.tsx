@@ -1,4 +1,5 @@
-import { of, setupCard, simulateAll } from '@fine-spray/core';
+import { of, setupCard } from '@fine-spray/core';
+import { simulateAll } from '@fine-spray/core/testing';
 import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
