@@ -5,6 +5,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { useForm } from '@/data/draft';
 import { contentOf, keys, useWrites } from '@/data/resources';
 import { LineChoice } from '@/features/kit';
 import { Button } from '@/ui/button';
@@ -28,41 +29,34 @@ const PAINT_AGES = [
 
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
-  const [draft, setDraft] = useState(() => ({
-    name: job.name,
-    place: job.place,
-    note: job.note,
-    status: job.status,
-    paintAge: job.paintAge,
-    sprayerId: job.sprayerId,
-    hoseIds: job.hoseIds,
-    lift: job.lift,
-  }));
-  const [failed, setFailed] = useState<string>();
-  const [liftInvalid, setLiftInvalid] = useState<string>();
+  const { content, errors, failed, ready, change, onInvalid, submit } = useForm({
+    schema: jobFields,
+    first: {
+      name: job.name,
+      place: job.place,
+      note: job.note,
+      status: job.status,
+      paintAge: job.paintAge,
+      sprayerId: job.sprayerId,
+      hoseIds: job.hoseIds,
+      lift: job.lift,
+    },
+  });
   const [deleting, setDeleting] = useState(false);
   const { put, remove } = useWrites('jobs', keys.list('jobs'));
   const router = useRouter();
   const toast = useToast();
-  const checked = jobFields.safeParse(draft);
-  const errors = checked.success
-    ? {}
-    : Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message]));
-  const change = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
 
-  async function store() {
-    try {
+  const store = () =>
+    submit(async (details) => {
       const before = contentOf(job);
-      const stored = await put({ id: job.id, content: { ...draft, version: job.version } });
+      const stored = await put({ id: job.id, content: { ...details, version: job.version } });
       onClose();
       toast({
         text: `${stored.name} is stored.`,
         undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
       });
-    } catch (error) {
-      setFailed(whyFailed(error));
-    }
-  }
+    });
   async function deleteJob() {
     try {
       await remove(job.id);
@@ -70,7 +64,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       router.navigate('/');
       toast({ text: `${job.name} is deleted.` });
     } catch (error) {
-      setFailed(whyFailed(error));
+      toast({ text: `Not deleted: ${whyFailed(error)}` });
     }
   }
 
@@ -78,19 +72,19 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
     <Sheet title="Job details" onClose={onClose}>
       <TextField
         label="Name"
-        value={draft.name}
+        value={content.name}
         error={errors['name']}
         onChange={(name) => change({ name })}
       />
       <TextField
         label="Place"
-        value={draft.place}
+        value={content.place}
         error={errors['place']}
         onChange={(place) => change({ place })}
       />
       <TextField
         label="Note"
-        value={draft.note}
+        value={content.note}
         error={errors['note']}
         multiline
         onChange={(note) => change({ note })}
@@ -98,7 +92,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       <Labelled label="Status">
         <Segmented
           label="Status"
-          value={draft.status}
+          value={content.status}
           options={STATUS_OPTIONS}
           onChange={(status) => change({ status })}
         />
@@ -106,7 +100,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       <Labelled label="Paint that is on the house">
         <Segmented
           label="Paint that is on the house"
-          value={draft.paintAge}
+          value={content.paintAge}
           options={PAINT_AGES}
           onChange={(paintAge) => change({ paintAge })}
         />
@@ -114,7 +108,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
           Old paint may hold lead. Where nobody knows its age it is tested before it is sanded.
         </Words>
       </Labelled>
-      <LineChoice kit={kit} sprayerId={draft.sprayerId} hoseIds={draft.hoseIds} onChange={change} />
+      <LineChoice kit={kit} sprayerId={content.sprayerId} hoseIds={content.hoseIds} onChange={change} />
       <Words size={14} colour="ink2">
         In steady flow the order of hoses does not change the loss; the wider one goes to the pump for a light
         whip.
@@ -122,19 +116,14 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       <QuantityField
         label="Gun above pump"
         kind="size"
-        value={draft.lift}
+        value={content.lift}
         bounds={{ min: of(-30, 'm'), max: of(60, 'm') }}
         error={errors['lift']}
         onChange={(lift) => change({ lift })}
-        onInvalid={setLiftInvalid}
+        onInvalid={(message) => onInvalid('lift', message)}
       />
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
-      <Button
-        label="Store"
-        kind="primary"
-        disabled={!checked.success || liftInvalid !== undefined}
-        onPress={() => void store()}
-      />
+      <Button label="Store" kind="primary" disabled={!ready} onPress={() => void store()} />
       {deleting ? (
         <View className="gap-3 rounded-2xl border-2 border-danger p-4">
           <Words weight="semi">{`Delete ${job.name} with its ${job.surfaceCount} surfaces? This cannot be undone.`}</Words>

@@ -1,4 +1,4 @@
-import type { Coating } from '@fine-spray/contract';
+import { coatingFields, type Coating } from '@fine-spray/contract';
 import {
   COATING_PROPERTIES,
   COATING_PROPERTY_NAMES,
@@ -8,9 +8,9 @@ import {
   showRange,
   type CoatingProperty,
 } from '@fine-spray/core';
-import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { useForm } from '@/data/draft';
 import { contentOf, keys, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, QuantityField, TextField } from '@/ui/field';
@@ -49,40 +49,38 @@ function Editing({ coating }: { coating: Coating }) {
   const { system } = useUnits();
   const toast = useToast();
   const { put } = useWrites('coatings', keys.list('coatings'));
-  const [name, setName] = useState(coating.name);
-  const [overrides, setOverrides] = useState(coating.overrides);
-  const [containers, setContainers] = useState(coating.containers);
-  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
-  const [failed, setFailed] = useState<string>();
-  const checked = checkCoating({ ...coating, overrides }, system);
-  const blocked =
-    !checked.ok || name.trim() === '' || Object.values(invalid).some((message) => message !== undefined);
-  const changed =
-    name !== coating.name ||
-    JSON.stringify([overrides, containers]) !== JSON.stringify([coating.overrides, coating.containers]);
+  const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm({
+    schema: coatingFields,
+    first: {
+      name: coating.name,
+      archetype: coating.archetype,
+      overrides: coating.overrides,
+      containers: coating.containers,
+      note: coating.note,
+    },
+  });
+  const { name, overrides, containers } = content;
+  // Said in the user's units, which the contract does not know.
+  const checked = checkCoating(content, system);
 
-  async function store() {
-    try {
-      const stored = await put({
-        id: coating.id,
-        content: { ...contentOf(coating), name, overrides, containers, version: coating.version },
-      });
+  const store = () =>
+    submit(async (given) => {
+      const stored = await put({ id: coating.id, content: { ...given, version: coating.version } });
       toast({
         text: `${stored.name} is stored.`,
         undo: () => void put({ id: coating.id, content: { ...contentOf(coating), version: stored.version } }),
       });
-    } catch (error) {
-      setFailed(whyFailed(error));
-    }
-  }
+    });
   const give = (property: CoatingProperty, value: number) =>
-    setOverrides({
-      ...overrides,
-      [property]: { value, basis: 'data-sheet', source: overrides[property]?.source ?? SHEET },
+    change({
+      overrides: {
+        ...overrides,
+        [property]: { value, basis: 'data-sheet', source: overrides[property]?.source ?? SHEET },
+      },
     });
   const takeBack = (property: CoatingProperty) => {
     const { [property]: _gone, ...others } = overrides;
-    setOverrides(others);
+    change({ overrides: others });
   };
 
   return (
@@ -90,13 +88,13 @@ function Editing({ coating }: { coating: Coating }) {
       <TextField
         label="Name"
         value={name}
-        error={name.trim() === '' ? 'Coating name is missing.' : undefined}
-        onChange={setName}
+        error={errors['name']}
+        onChange={(next) => change({ name: next })}
       />
       <Containers
         containers={containers}
-        onChange={setContainers}
-        onInvalid={(field, message) => setInvalid((now) => ({ ...now, [field]: message }))}
+        onChange={(next) => change({ containers: next })}
+        onInvalid={onInvalid}
       />
       <Words colour="ink2">{`Values not given by a data sheet are working defaults for ${archetypeOf(coating.archetype).name.toLowerCase()}, with a range.`}</Words>
       {COATING_PROPERTY_NAMES.map((property) => {
@@ -112,7 +110,7 @@ function Editing({ coating }: { coating: Coating }) {
               bounds={COATING_PROPERTIES[property].bounds}
               error={error}
               onChange={(value) => give(property, value)}
-              onInvalid={(message) => setInvalid((now) => ({ ...now, [property]: message }))}
+              onInvalid={(message) => onInvalid(property, message)}
             />
             <View className="flex-row flex-wrap items-center justify-between">
               <Words size={14} colour={input.basis === 'default' ? 'ink2' : 'identity'}>
@@ -127,7 +125,7 @@ function Editing({ coating }: { coating: Coating }) {
         );
       })}
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
-      <Button label="Store" kind="primary" disabled={blocked || !changed} onPress={() => void store()} />
+      <Button label="Store" kind="primary" disabled={!ready || !changed} onPress={() => void store()} />
     </Screen>
   );
 }

@@ -1,7 +1,7 @@
 import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { whyFailed } from '@/data/api';
+import { useForm } from '@/data/draft';
 import { newId } from '@/data/newId';
 import { contentOf, keys, useCompany, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
@@ -16,15 +16,7 @@ import { Stepper } from '@/ui/stepper';
 import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
 import { TipStand } from './TipStand';
-import {
-  KIT_FORMS,
-  gearOfKind,
-  isKitResource,
-  problemsOf,
-  type FormField,
-  type KitResource,
-  type Values,
-} from './forms';
+import { KIT_FORMS, gearOfKind, isKitResource, type FormField, type KitResource, type Values } from './forms';
 
 const NEW = 'new';
 
@@ -90,20 +82,16 @@ function Form({
   const router = useRouter();
   const toast = useToast();
   const { put, remove } = useWrites(resource, keys.list(resource));
-  const [values, setValues] = useState(stored);
-  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
-  const [failed, setFailed] = useState<string>();
-  const problems = problemsOf(form, values);
-  const blocked =
-    Object.keys(problems).length > 0 || Object.values(invalid).some((message) => message !== undefined);
-  const changed = id === undefined || JSON.stringify(values) !== JSON.stringify(stored);
-  const say = (error: unknown) => setFailed(whyFailed(error));
-  const change = (name: string, value: unknown) => {
+  const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm<Values>({
+    schema: form.schema,
+    first: stored,
+  });
+  const set = (name: string, value: unknown) => {
     const kind = name === 'kind' ? GEAR_KINDS.find((one) => one === value) : undefined;
-    setValues(kind ? gearOfKind(kind, values) : { ...values, [name]: value });
+    change(kind ? gearOfKind(kind, content) : { [name]: value });
   };
-  async function store() {
-    try {
+  const store = () =>
+    submit(async (values) => {
       const made = id ?? newId();
       const row = await put({ id: made, content: { ...values, version } });
       router.navigate('/kit');
@@ -114,10 +102,7 @@ function Form({
             ? remove(made)
             : put({ id: made, content: { ...stored, version: row.version } })),
       });
-    } catch (error) {
-      say(error);
-    }
-  }
+    });
   async function drop(gone: string) {
     try {
       await remove(gone);
@@ -127,7 +112,7 @@ function Form({
         undo: () => void put({ id: gone, content: { ...stored, version: 0 } }),
       });
     } catch (error) {
-      say(error);
+      toast({ text: `Not deleted: ${whyFailed(error)}` });
     }
   }
   return (
@@ -138,14 +123,14 @@ function Form({
     >
       {resource === 'tips' && id !== undefined ? <TipStand tipId={id} /> : null}
       <Panel>
-        {form.fields(values).map((field) => (
+        {form.fields(content).map((field) => (
           <Field
             key={field.name}
             field={field}
-            value={values[field.name]}
-            error={problems[field.name]}
-            onChange={(value) => change(field.name, value)}
-            onInvalid={(message) => setInvalid((now) => ({ ...now, [field.name]: message }))}
+            value={content[field.name]}
+            error={errors[field.name]}
+            onChange={(value) => set(field.name, value)}
+            onInvalid={(message) => onInvalid(field.name, message)}
           />
         ))}
       </Panel>
@@ -154,7 +139,7 @@ function Form({
         label="Store"
         kind="primary"
         className="min-h-[56px]"
-        disabled={blocked || !changed}
+        disabled={!ready || (id !== undefined && !changed)}
         onPress={() => void store()}
       />
       {id === undefined ? null : (

@@ -1,5 +1,10 @@
 import { GEAR_KINDS, GEAR_NEEDS } from '@fine-spray/contract';
-import { gearOfKind, KIT_FORMS, problemsOf, type KitResource } from './forms';
+import { sentences } from '@/data/draft';
+import { gearOfKind, KIT_FORMS, type KitForm, type KitResource, type Values } from './forms';
+
+/** What the form says of each field that cannot be stored. */
+const problemsOf = ({ schema }: KitForm, values: Values) =>
+  sentences(schema.safeParse(values).error?.issues ?? []);
 import { hoseRow, sprayerRow } from '@/testing/rows';
 import { rigMisfits } from './rig';
 

@@ -48,7 +48,7 @@ export type FormField =
 
 export interface KitForm {
   readonly one: string;
-  readonly schema: z.ZodType;
+  readonly schema: z.ZodType<object>;
   readonly fields: (values: Values) => readonly FormField[];
   readonly first: Values;
   readonly nameOf: (values: Values) => string;
@@ -225,12 +225,3 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
 };
 
 export const isKitResource = (name: string): name is KitResource => name in KIT_FORMS;
-
-/** What the contract says of each field that cannot be stored. */
-export function problemsOf(form: KitForm, values: Values): Readonly<Record<string, string>> {
-  const checked = form.schema.safeParse(values);
-  if (checked.success) return {};
-  const found: Record<string, string> = {};
-  for (const { path, message } of checked.error.issues) found[String(path[0])] ??= message;
-  return found;
-}

@@ -4,10 +4,11 @@ import { requestFor } from '@fine-spray/contract/planning';
 import { setupCard } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import type { z } from 'zod';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
-import { sentences } from '@/data/draft';
+import { useForm } from '@/data/draft';
 import { useKept } from '@/data/kept';
 import { useSiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
@@ -100,7 +101,6 @@ function Form({
   const writeDown = useWriteDown();
   const { system } = useUnits();
   const router = useRouter();
-  const [first] = useState(() => (corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)));
   const written = writtenKind(kind);
   const keep = written?.keeps === true;
   const [draft, setDraft] = useKept<Payload | undefined>(
@@ -108,27 +108,27 @@ function Form({
     readDraft,
     undefined,
   );
-  const [typed, setTyped] = useState<Payload>({});
-  const [tried, setTried] = useState(false);
-  const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
-  const payload = { ...first, ...(keep ? draft : undefined), ...typed };
-  const checked = kindOf(kind).payload.safeParse(payload);
-  const errors = tried && !checked.success ? sentences(checked.error.issues) : {};
-  const held = Object.values(invalid).find((message) => message !== undefined);
+  const form = useForm<Payload>({
+    schema: kindOf(kind).payload as z.ZodType<object>,
+    first: {
+      ...(corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)),
+      ...(keep ? draft : undefined),
+    },
+    quiet: true,
+  });
+  const { content: payload, errors, sentence } = form;
   const Fields = written?.form;
   const change = (part: Payload) => {
-    setTyped((now) => ({ ...now, ...part }));
+    form.change(part);
     if (keep) setDraft({ ...draft, ...part });
   };
-  function save() {
-    setTried(true);
-    if (!checked.success || held !== undefined) return;
+  function write(said: Payload) {
     const jobId = corrected ? corrected.jobId : (job?.id ?? null);
     const surfaceId = corrected ? corrected.surfaceId : (surface?.id ?? null);
     const id = writeDown(
       {
         kind,
-        payload: checked.data as PayloadOf<EntryKind>,
+        payload: said as PayloadOf<EntryKind>,
         jobId,
         surfaceId,
         ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
@@ -138,7 +138,6 @@ function Form({
     if (keep) setDraft(undefined);
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
   }
-  const errorText = held ?? Object.values(errors)[0];
   return (
     <View className="min-h-0 flex-1">
       <Header
@@ -162,16 +161,14 @@ function Form({
             context={context}
             errors={errors}
             onChange={change}
-            onInvalid={(field, message) =>
-              setInvalid((now) => (now[field] === message ? now : { ...now, [field]: message }))
-            }
+            onInvalid={form.onInvalid}
           />
         ) : null}
       </ScrollView>
       <View className="gap-2 border-t border-rule bg-sheet px-4 py-3">
-        {tried && errorText ? (
+        {sentence ? (
           <Words colour="danger" role="alert">
-            {errorText}
+            {sentence}
           </Words>
         ) : null}
         <Button
@@ -179,7 +176,7 @@ function Form({
           kind="primary"
           icon={Check}
           className="min-h-[64px] w-full max-w-[760px]"
-          onPress={save}
+          onPress={() => void form.submit(write)}
         />
       </View>
     </View>
