@@ -98,7 +98,7 @@ test('without the server everything opens: plan, cards, lines, checklists, log; 
     [`/jobs/${job}`, 'Boat hall'],
     [`/jobs/${job}/surfaces/${wall}`, 'On site'],
     [`/jobs/${job}/surfaces/${wall}/start-up`, 'Start up'],
-    [`/jobs/${job}/surfaces/${wall}/line`, 'The line'],
+    [`/jobs/${job}/surfaces/${wall}/line`, 'Hose line'],
     [`/jobs/${job}/buy`, 'Interior wall matt'],
     ['/kit', 'Mid electric, van'],
     ['/set-up', 'Set-up'],

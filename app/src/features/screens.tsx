@@ -39,7 +39,7 @@ export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
 export const Strip = screen((screens) => screens.Strip, null);
 export const ToolScreen = screen((screens) => screens.ToolScreen, waiting('On site'));
-export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take these'));
+export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take along'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));
 export const SettingsScreen = screen((screens) => screens.SettingsScreen, waiting('Settings'));
 export const LogScreen = screen((screens) => screens.LogScreen, waiting('Log'));

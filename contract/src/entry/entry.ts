@@ -1,4 +1,4 @@
-import { holding } from '@fine-spray/core/grouping';
+import { inForce } from '@fine-spray/core/grouping';
 import { z } from 'zod';
 import { id, line, oneOf, stored } from '../primitives';
 import { ENTRY_KINDS, kindOf, type EntryKind, type PayloadOf } from './kinds';
@@ -116,7 +116,7 @@ export function payloadOf<Kind extends EntryKind>(one: Entry & { readonly kind: 
 const HELD = new WeakMap<readonly Entry[], readonly Entry[]>();
 
 /** The entries that hold, those replaced left out, in the order of time. A list is sorted once, however often it is asked. */
-export function heldEntries(entries: readonly Entry[]): readonly Entry[] {
+export function entriesInForce(entries: readonly Entry[]): readonly Entry[] {
   const known = HELD.get(entries) ?? sorted(entries);
   HELD.set(entries, known);
   return known;
@@ -125,7 +125,7 @@ export function heldEntries(entries: readonly Entry[]): readonly Entry[] {
 function sorted(entries: readonly Entry[]): readonly Entry[] {
   const timed = entries.map((one) => ({ id: one.id, at: timeOf(one), replaces: one.replaces, one }));
   // One that cannot be read says nothing here, but what it replaces does not hold.
-  return holding(timed).flatMap(({ one }) => (isReadable(one) ? [one] : []));
+  return inForce(timed).flatMap(({ one }) => (isReadable(one) ? [one] : []));
 }
 
 /** The entries of a kind that hold, oldest first. */
@@ -134,7 +134,7 @@ export function entriesOfKind<Kind extends EntryKind>(
   kind: Kind,
 ): readonly Read<Kind>[] {
   const isKind = (one: Entry): one is Entry & { kind: Kind } => one.kind === kind;
-  return heldEntries(entries)
+  return entriesInForce(entries)
     .filter(isKind)
     .map((one) => ({ entry: one, payload: payloadOf(one) }));
 }

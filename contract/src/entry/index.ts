@@ -3,7 +3,7 @@ export {
   entriesOfKind,
   entry,
   entryFields,
-  heldEntries,
+  entriesInForce,
   isEntry,
   isReadable,
   isoTimeOf,

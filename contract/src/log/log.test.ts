@@ -5,7 +5,7 @@ import {
   ENTRY_KINDS,
   entriesOfKind,
   entryFields,
-  heldEntries,
+  entriesInForce,
   isEntry,
   isReadable,
   logFile,
@@ -162,7 +162,7 @@ describe('the core’s log', () => {
     const old = entry('sprayed', { coatingId: 'c', coat: 1, tipId: null, volume: 0.003 }, { surfaceId: 's' });
     const newer = { ...old, id: 'newer', schema: 9, replaces: old.id };
     expect(readRecord(coreLog([old, newer])).coats).toEqual([]);
-    expect(heldEntries([old, newer])).toEqual([]);
+    expect(entriesInForce([old, newer])).toEqual([]);
   });
 });
 
@@ -239,13 +239,13 @@ describe('the journal', () => {
 
 describe('an entry whose payload is not as its kind says', () => {
   it('is a line that says so, counts nowhere, and takes nothing with it', () => {
-    const sound = heldEntries(ENTRIES).find(({ kind }) => kind === 'sprayed');
+    const sound = entriesInForce(ENTRIES).find(({ kind }) => kind === 'sprayed');
     if (!sound) throw new Error('nothing sprayed');
     const broken = { ...sound, id: '01930000-0000-7000-8000-0000000000ff', payload: { volume: 'a lot' } };
     const all = [...ENTRIES, broken];
     expect([isEntry(broken), isReadable(broken)]).toEqual([true, false]);
     expect(coreLog(all)).toEqual(coreLog(ENTRIES));
-    expect(heldEntries(all)).toHaveLength(heldEntries(ENTRIES).length);
+    expect(entriesInForce(all)).toHaveLength(entriesInForce(ENTRIES).length);
     const line = journalLine(broken, OPTIONS);
     expect(line.words).toMatch(/cannot be read/);
   });

@@ -6,7 +6,7 @@ import {
   consumablesFor,
   daysOf,
   jobCost,
-  protectionOf,
+  coveringOf,
   waterfall,
   workOf,
   type Consumable,
@@ -58,7 +58,7 @@ export function jobPlan(
   trigger: number,
   book: CompanyBook,
 ): JobPlan {
-  const protection = protectionOf(surfaces);
+  const protection = coveringOf(surfaces);
   const bases = buyings.map(({ order }) => archetypeOf(order.coating.archetype).base);
   // A room is moved into once for each coating that is sprayed in it.
   const roomOf = new Map(surfaces.map(({ id, room }) => [id, room]));

@@ -1,4 +1,4 @@
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, chosen, given, workingDefault, type Explained } from '../explain';
 import {
   accept,
   quantity,
@@ -174,7 +174,7 @@ export function cupSeconds(
     'viscosity to cup',
     'time',
     {
-      kinematic: given('Kinematic viscosity', 'kinematic', kinematic, 'Asked for'),
+      kinematic: chosen('Kinematic viscosity', 'kinematic', kinematic, 'Asked for'),
       cup: workingDefault('Cup', 'factor', 1, 1 - CUP_TOLERANCE, 1 + CUP_TOLERANCE, 'Cups differ by ±10 %'),
     },
     (v) => secondsOf(data, v.kinematic / v.cup),

@@ -1,4 +1,4 @@
-import { explain, given, type Explained } from '../explain';
+import { explain, chosen, given, type Explained } from '../explain';
 import {
   accept,
   firstRefusal,
@@ -101,7 +101,7 @@ export function thinningAdvice(
   const { target, limit, already, container, room, temperature } = request;
   const slopes = request.slopes ?? usualSlopes(request.viscosity);
   const viscosity = given('Reads now', 'viscosity', request.viscosity, 'Measured');
-  const aim = given('Wanted', 'viscosity', target, 'Target at 23 °C');
+  const aim = chosen('Wanted', 'viscosity', target, 'Target at 23 °C');
   const before = given('Thinner already in', 'percent', already, 'Written down');
   const at = given('Paint now', 'temperature', temperature, 'Measured');
   const k = slopes.thinning;
@@ -146,7 +146,7 @@ export function thinningAdvice(
     'thinner to add',
     'millilitres',
     {
-      container: given('In the container', 'volume', container, 'Chosen here'),
+      container: chosen('In the container', 'volume', container, 'Chosen here'),
       before,
       share: {
         ...given('Thinner per paint', 'percent', share, 'Advice of this check'),

@@ -1,4 +1,4 @@
-import { explain, given, workingDefault, type Explained, type Input } from '../explain';
+import { explain, chosen, given, workingDefault, type Explained, type Input } from '../explain';
 import {
   accept,
   refuse,
@@ -88,9 +88,9 @@ export function warmingTime(
       'warming time',
       'duration',
       {
-        volume: given('Container', 'volume', volume, 'Chosen here'),
+        volume: chosen('Container', 'volume', volume, 'Chosen here'),
         from: given('Paint now', 'temperature', from, 'Measured'),
-        to: given('Paint wanted', 'temperature', to, 'Target'),
+        to: chosen('Paint wanted', 'temperature', to, 'Target'),
         room: given('Room', 'temperature', room, 'Measured'),
         lag,
       },

@@ -1,4 +1,16 @@
-import { FORMULAS, explain, given, weakestBasis, workingDefault } from '.';
+import { FORMULAS, chosen, explain, given, weakestBasis, workingDefault } from '.';
+
+describe('what somebody chose', () => {
+  const wanted = chosen('Wet film wanted', 'wetFilm', 1e-4, 'Target');
+  const read = given('Comb', 'wetFilm', 1e-4, 'Comb');
+  const usual = workingDefault('Solids', 'percent', 0.4, 0.36, 0.44);
+
+  it('is never said to be measured, and makes what follows from it neither more nor less trusted', () => {
+    expect(weakestBasis([wanted])).toBe('chosen');
+    expect(weakestBasis([wanted, read])).toBe('measured');
+    expect(weakestBasis([read, wanted, usual])).toBe('default');
+  });
+});
 
 describe('a number that explains itself', () => {
   const width = given('Width', 'size', 4, 'Typed');

@@ -1,8 +1,11 @@
 import type { DisplayKind } from '../units';
 import type { FormulaId } from './formulas';
 
-/** What a number stands on, in the order of trust: the first is trusted most. */
-export const BASES = ['measured', 'history', 'data-sheet', 'default'] as const;
+/**
+ * What a number stands on, in the order of trust: the first is trusted most. What somebody chose or aims at is no knowledge
+ * of the world: it stands for itself, before all others, and makes nothing that follows from it less or more trusted.
+ */
+export const BASES = ['chosen', 'measured', 'history', 'data-sheet', 'default'] as const;
 export type Basis = (typeof BASES)[number];
 
 /** An input of a formula: SI value with its range, where it comes from and how far it is trusted. */
@@ -29,15 +32,20 @@ export interface Explained {
   readonly basis: Basis;
 }
 
-/** The least trusted of several bases; `measured` when there are none. */
+/** The least trusted of several bases; `chosen` where nothing but choices stand behind it, or nothing at all. */
 export function weakestBasis(inputs: readonly Pick<Input, 'basis'>[]): Basis {
   return inputs.reduce<Basis>(
     (weakest, { basis }) => (BASES.indexOf(basis) > BASES.indexOf(weakest) ? basis : weakest),
-    'measured',
+    'chosen',
   );
 }
 
-/** An input known exactly enough to carry no range: what the user typed or chose. */
+/** An input that somebody chose or aims at: a target, a setting, the code of a tip. Never said to be measured. */
+export function chosen(label: string, kind: DisplayKind, value: number, source: string): Input {
+  return { label, kind, value, low: value, high: value, basis: 'chosen', source };
+}
+
+/** An input measured or counted exactly enough to carry no range. */
 export function given(label: string, kind: DisplayKind, value: number, source: string): Input {
   return { label, kind, value, low: value, high: value, basis: 'measured', source };
 }

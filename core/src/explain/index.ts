@@ -1,5 +1,6 @@
 export {
   BASES,
+  chosen,
   explain,
   given,
   likelyValues,

@@ -1,4 +1,4 @@
-import { explain, given, type Explained, type Input } from '../explain';
+import { explain, chosen, given, type Explained, type Input } from '../explain';
 import { FAN_WIDTH_LIMITS } from '../tip';
 import {
   GRAVITY,
@@ -45,9 +45,9 @@ export function wetFilmFor(
   const failed = checkPaint(dry, solids, thinner, system, 'dry', 'Dry film');
   if (failed) return failed;
   const inputs = {
-    dry: given('Dry film wanted', 'dryFilm', dry, 'Asked for'),
+    dry: chosen('Dry film wanted', 'dryFilm', dry, 'Asked for'),
     solids,
-    r: given('Thinner per paint', 'percent', thinner, 'Chosen here'),
+    r: chosen('Thinner per paint', 'percent', thinner, 'Chosen here'),
   };
   return accept(
     explain('wet film target', 'wetFilm', inputs, (v) =>
@@ -68,7 +68,7 @@ export function dryFilmFrom(
   const inputs = {
     wet: given('Wet film', 'wetFilm', wet, 'Measured or aimed at'),
     solids,
-    r: given('Thinner per paint', 'percent', thinner, 'Chosen here'),
+    r: chosen('Thinner per paint', 'percent', thinner, 'Chosen here'),
   };
   return accept(
     explain('dry film left', 'dryFilm', inputs, (v) =>
@@ -81,7 +81,7 @@ export function dryFilmFrom(
 export function spreadingOf(dry: Length, solids: Input, system: UnitSystem = 'metric'): Result<Explained> {
   const failed = checkPaint(dry, solids, 0, system, 'dry', 'Dry film');
   if (failed) return failed;
-  const inputs = { dry: given('Dry film', 'dryFilm', dry, 'Asked for'), solids };
+  const inputs = { dry: chosen('Dry film', 'dryFilm', dry, 'Asked for'), solids };
   return accept(
     explain('spreading rate', 'spreading', inputs, (v) => spreadingRate(quantity(v.solids), quantity(v.dry))),
   );
@@ -121,7 +121,7 @@ const inputsOf = ({ flow, transfer, fanWidth, overlap }: PassInputs) => ({
   flow,
   te: transfer,
   width: fanWidth,
-  overlap: given('Overlap', 'percent', overlap, 'Chosen here'),
+  overlap: chosen('Overlap', 'percent', overlap, 'Chosen here'),
 });
 
 /** Mean wet film a field of passes lays at a gun speed, as an answer. */
@@ -138,7 +138,7 @@ export function filmAtSpeed(
     explain(
       'film of a pass',
       'wetFilm',
-      { ...inputsOf(pass), speed: given('Gun speed', 'speed', speed, 'Chosen here') },
+      { ...inputsOf(pass), speed: chosen('Gun speed', 'speed', speed, 'Chosen here') },
       (v) => wetFilmOfPass(passOf(v), quantity(v.speed)),
     ),
   );
@@ -157,7 +157,7 @@ export function speedForFilm(
     explain(
       'gun speed',
       'speed',
-      { ...inputsOf(pass), wet: given('Wet film', 'wetFilm', wet, 'Aimed at') },
+      { ...inputsOf(pass), wet: chosen('Wet film', 'wetFilm', wet, 'Aimed at') },
       (v) => gunSpeedForFilm(passOf(v), quantity(v.wet)),
     ),
   );

@@ -1,4 +1,4 @@
-import { explain, given, type Explained, type Input } from '../explain';
+import { explain, chosen, given, type Explained, type Input } from '../explain';
 import {
   accept,
   firstRefusal,
@@ -59,7 +59,7 @@ export function coatsNeeded(request: CoatsRequest, system: UnitSystem = 'metric'
     'coats needed',
     'count',
     {
-      total: given('Dry film in all', 'dryFilm', request.dryTotal, 'Asked for'),
+      total: chosen('Dry film in all', 'dryFilm', request.dryTotal, 'Asked for'),
       sag: given('Sag limit', 'wetFilm', request.sagLimit, 'Coating'),
       solids: request.solids,
     },

@@ -1,4 +1,4 @@
-import { explain, given, type Explained, type Input } from '../explain';
+import { explain, chosen, given, type Explained, type Input } from '../explain';
 import {
   accept,
   of,
@@ -144,7 +144,7 @@ export function combVerdict(
           {
             now: given('Gun speed now', 'speed', speedNow, 'Timed'),
             readings,
-            target: given('Wet film wanted', 'wetFilm', wanted.value, 'Target'),
+            target: chosen('Wet film wanted', 'wetFilm', wanted.value, 'Target'),
           },
           (v) => (v.now * v.readings) / v.target,
         );

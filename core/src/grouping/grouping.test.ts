@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { addTo, byTime, holding, ordered } from '.';
+import { addTo, byTime, inForce, ordered } from '.';
 
 describe('lists by a key', () => {
   it('have each one that was added, in the order it came', () => {
@@ -37,7 +37,7 @@ describe('what holds of a log', () => {
 
   it('is what nothing replaces: a correction of a correction alone, one of an unknown entry as it is', () => {
     const log = [one('a', 1), one('b', 2, 'a'), one('c', 3, 'b'), one('d', 4, 'nobody'), one('e', 5, null)];
-    expect(ids(holding(log))).toBe('c d e');
+    expect(ids(inForce(log))).toBe('c d e');
   });
 
   it('is in the order of time, then of id, however it came', () => {
@@ -45,7 +45,7 @@ describe('what holds of a log', () => {
       fc.property(
         fc.shuffledSubarray([one('y', 1), one('b', 2), one('a', 2), one('x', 3)], { minLength: 4 }),
         (log) => {
-          expect(ids(holding(log))).toBe('y a b x');
+          expect(ids(inForce(log))).toBe('y a b x');
           expect(ids([...log].sort(byTime))).toBe('y a b x');
         },
       ),

@@ -26,7 +26,7 @@ export const byTime = (a: Timed, b: Timed): number => a.at - b.at || (a.id < b.i
  * What holds of a log that is only added to: what nothing replaces, in the order of time. A correction of a correction holds
  * alone; one that names an unknown entry holds as it is.
  */
-export function holding<Logged extends Timed & { readonly replaces?: string | null | undefined }>(
+export function inForce<Logged extends Timed & { readonly replaces?: string | null | undefined }>(
   log: readonly Logged[],
 ): readonly Logged[] {
   const replaced = new Set<string>();

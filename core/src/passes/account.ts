@@ -1,4 +1,4 @@
-import { explain, given, type Explained, type Input } from '../explain';
+import { explain, chosen, given, type Explained, type Input } from '../explain';
 import type { Speed } from '../units';
 import { ARM } from './settings';
 
@@ -53,7 +53,7 @@ export function accountFor(
   });
   const share = open > 0 ? over / open : 0;
   const speed = {
-    ...given('Gun speed', 'speed', gunSpeed, 'Set-up'),
+    ...chosen('Gun speed', 'speed', gunSpeed, 'Set-up'),
     low: gunSpeed * 0.9,
     high: gunSpeed * 1.1,
   };

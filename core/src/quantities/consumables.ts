@@ -1,5 +1,5 @@
 import { explain, given, workingDefault, type Explained, type Input } from '../explain';
-import type { JobProtection } from './protection';
+import type { JobCovering } from './covering';
 
 /** What is used up besides paint, with the unit it is bought in. */
 export const CONSUMABLES = {
@@ -16,7 +16,7 @@ export type Consumable = keyof typeof CONSUMABLES;
 export const CONSUMABLE_IDS = Object.keys(CONSUMABLES) as Consumable[];
 
 export interface ConsumablesRequest {
-  readonly protection: JobProtection;
+  readonly protection: JobCovering;
   /** Paint through the machine, m³, and coatings it comes in. */
   readonly paint: number;
   readonly coatings: number;

@@ -49,7 +49,7 @@ export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, typ
 export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { WEAR_LEFT, extraByWear } from './wear';
 export { aboutText, chanceText, containerText, moneyRange, moneyText } from './words';
-export { protectionOf, type JobProtection, type ProtectedSurface } from './protection';
+export { coveringOf, type JobCovering, type CoveredSurface } from './covering';
 export {
   RATE_LIMITS,
   TASKS,

@@ -1,5 +1,5 @@
 import { coatingInput, type Coating } from '../coating';
-import { given, workingDefault, type Input } from '../explain';
+import { chosen, given, workingDefault, type Input } from '../explain';
 import { hoseVolume, type HoseRun } from '../line';
 import {
   SURFACE_KINDS,
@@ -68,7 +68,7 @@ export function surfaceInputs(surface: PaintedSurface, netArea: number) {
       1 + excess * 1.4,
       `Working default for ${kind.name.toLowerCase()}`,
     ),
-    coats: given('Coats', 'count', coats, 'Chosen here'),
+    coats: chosen('Coats', 'count', coats, 'Chosen here'),
     dry: coatingInput(coating, 'dryFilm'),
     solids: coatingInput(coating, 'volumeSolids'),
     te: transferInput(surface),

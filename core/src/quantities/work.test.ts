@@ -9,10 +9,10 @@ import {
   cheapestContainers,
   consumablesFor,
   daysOf,
-  protectionOf,
+  coveringOf,
   workOf,
   type ContainerOffer,
-  type JobProtection,
+  type JobCovering,
 } from '.';
 
 const offer = (litres: number, price: number): ContainerOffer => ({ size: of(litres, 'L'), price });
@@ -125,16 +125,16 @@ describe('what has to be protected', () => {
   const surfaces = derived.ok ? derived.value.map((one) => ({ ...one, room: 'Hall' })) : [];
 
   it('is worked out from the surfaces of a room', () => {
-    expect(protectionOf(surfaces)).toMatchObject({ fittings: 3, doors: 1, rooms: 1 });
-    const { maskingLine, film, floorCover } = protectionOf(surfaces);
+    expect(coveringOf(surfaces)).toMatchObject({ fittings: 3, doors: 1, rooms: 1 });
+    const { maskingLine, film, floorCover } = coveringOf(surfaces);
     expect(maskingLine).toBeCloseTo(18 + 2 * 3 + 2 * 4.8, 9);
     expect(film).toBeCloseTo(1.89 + 2 * 1.44, 9);
     expect(floorCover).toBeCloseTo(20, 9);
   });
 
   it('covers a strip along the walls where there is no ceiling to paint', () => {
-    expect(protectionOf(surfaces.filter(({ element }) => element === 'wall')).floorCover).toBeCloseTo(18, 9);
-    expect(protectionOf([])).toEqual({
+    expect(coveringOf(surfaces.filter(({ element }) => element === 'wall')).floorCover).toBeCloseTo(18, 9);
+    expect(coveringOf([])).toEqual({
       maskingLine: 0,
       film: 0,
       floorCover: 0,
@@ -145,7 +145,7 @@ describe('what has to be protected', () => {
   });
 });
 
-const protection: JobProtection = {
+const protection: JobCovering = {
   maskingLine: 120,
   film: 20,
   floorCover: 90,

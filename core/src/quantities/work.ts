@@ -1,5 +1,5 @@
 import { explain, given, workingDefault, type Explained } from '../explain';
-import type { JobProtection } from './protection';
+import type { JobCovering } from './covering';
 
 /** How fast a crew works, one person each; the company puts its own. Source of the defaults: method.md, "Working rates". */
 export const WORK_RATES = {
@@ -32,7 +32,7 @@ const RATE_RANGE = 0.25;
 export interface JobWork {
   /** Trigger open for all coats, s. */
   readonly trigger: number;
-  readonly protection: JobProtection;
+  readonly protection: JobCovering;
   /** Coats a room is moved into for, all rooms together. */
   readonly moves: number;
   readonly flushes: number;

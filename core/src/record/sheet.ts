@@ -1,5 +1,5 @@
 import type { CombInterval } from '../film';
-import { addTo, holding } from '../grouping';
+import { addTo, inForce } from '../grouping';
 import type {
   CoatFinished,
   CombLogged,
@@ -73,7 +73,7 @@ const newCoat = ({ surface, coating, coat, job }: OnCoat): Coat => ({
 
 /** Reads a log: what holds, by kind, and coat by coat. One pass; nothing is looked up twice. */
 export function readRecord(log: readonly LogEntry[]): SiteRecord {
-  const current = holding(log);
+  const current = inForce(log);
   const byKind = new Map<EntryKind, LogEntry[]>();
   const coats: Coat[] = [];
   const bySurface = new Map<string, Coat[]>();

@@ -59,7 +59,7 @@ export interface Candidate extends TipLine {
   readonly sprayingTime: Time;
   /** Paint of all coats that misses the piece; more than usual above the even-fan pressure, how much is not claimed. */
   readonly overspray: Volume;
-  readonly mistsMore: boolean;
+  readonly aboveEvenFan: boolean;
 }
 
 const overlaps = new Map<string, OverlapVerdict>();
@@ -186,7 +186,7 @@ export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem)
 }
 
 /** Works one tip out on this surface, given what reaches the gun with it; or refuses it with the reason. */
-export function workOut(
+export function evaluateTip(
   context: SearchContext,
   tip: Tip,
   system: UnitSystem,
@@ -231,6 +231,6 @@ export function workOut(
     triggerTime: quantity(triggerTime),
     sprayingTime: quantity(triggerTime / TRIGGER_SHARE.value),
     overspray: quantity(flow * triggerTime * (1 - transfer)),
-    mistsMore: gunPressure > evenFanPressure * (1 + 1e-9),
+    aboveEvenFan: gunPressure > evenFanPressure * (1 + 1e-9),
   });
 }

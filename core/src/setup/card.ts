@@ -1,11 +1,11 @@
 import { archetypeOf, coatingInput } from '../coating';
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, chosen, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
 import { cautionsFor, siteOf, type Caution, type SafetyContext, type Step } from '../safety';
 import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
-import { workOut, type Candidate } from './candidate';
+import { evaluateTip, type Candidate } from './candidate';
 import { checkRequest } from './check';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
@@ -80,7 +80,7 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
   }
   let main = best;
   if (request.chosenTip) {
-    const result = workOut(context, request.chosenTip, system);
+    const result = evaluateTip(context, request.chosenTip, system);
     if (!result.ok) return { ...result, field: 'tip' };
     main = score(result.value, context);
   }
@@ -134,7 +134,12 @@ function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem)
       'mesh',
       {
         coating: workingDefault('Mesh for this coating', 'mesh', mesh, mesh, mesh),
-        orifice: given('Orifice', 'orifice', orificeDiameter(main.tip), `Tip code ${writeTipCode(main.tip)}`),
+        orifice: chosen(
+          'Orifice',
+          'orifice',
+          orificeDiameter(main.tip),
+          `Tip code ${writeTipCode(main.tip)}`,
+        ),
       },
       (v) => meshFor(v.coating, quantity(v.orifice)),
     ),

@@ -1,5 +1,5 @@
 import { coatingInput } from '../coating';
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, chosen, given, workingDefault, type Explained } from '../explain';
 import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
 import { transferInput } from '../quantities';
 import { ELEMENT_DATA } from '../takeoff';
@@ -29,7 +29,7 @@ export function filmNumbers(
   const away = gunDistance(request.element, schools);
   const solids = coatingInput(request.coating, 'volumeSolids');
   const dry = coatingInput(request.coating, 'dryFilm');
-  const thinner = given('Thinner per paint', 'percent', request.thinning, 'Chosen here');
+  const thinner = chosen('Thinner per paint', 'percent', request.thinning, 'Chosen here');
   const distance = explain(
     'gun distance',
     'distance',
@@ -49,7 +49,7 @@ export function filmNumbers(
     schools.fanWidth === 'spray angle' ? 'spray angle width' : 'fan width',
     'fanWidth',
     {
-      fan: given('Fan number', 'count', main.tip.fan, `Tip code ${code}`),
+      fan: chosen('Fan number', 'count', main.tip.fan, `Tip code ${code}`),
       distance: workingDefault(
         'Distance',
         'distance',
@@ -70,7 +70,7 @@ export function filmNumbers(
   const dryFilm = explain(
     'dry film left',
     'dryFilm',
-    { wet: given('Wet film', 'wetFilm', wetFilm.value * passes, 'Target of this card'), solids, thinner },
+    { wet: chosen('Wet film', 'wetFilm', wetFilm.value * passes, 'Target of this card'), solids, thinner },
     (v) => dryForWet(quantity(v.wet), quantity(v.solids), quantity(v.thinner)),
   );
   const sagLimit = explain(
@@ -120,8 +120,8 @@ export function filmNumbers(
         basis: fan.basis,
         source: 'Tip code',
       },
-      overlap: given('Overlap', 'percent', verdict.share, 'Overlap of this card'),
-      wet: given('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'),
+      overlap: chosen('Overlap', 'percent', verdict.share, 'Overlap of this card'),
+      wet: chosen('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'),
     },
     (v) =>
       gunSpeedForFilm(

@@ -1,5 +1,5 @@
 import { coatingInput } from '../coating';
-import { explain, given, weakestBasis, workingDefault, type Explained, type Input } from '../explain';
+import { explain, chosen, given, weakestBasis, workingDefault, type Explained, type Input } from '../explain';
 import { liftPressure, lineLoss } from '../line';
 import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, type TipFamily } from '../tip';
 import { quantity } from '../units';
@@ -35,7 +35,7 @@ function familyInput({ history }: SetupRequest, family: TipFamily): Input {
 /** Gun pressure, the pump setting that gives it through the hoses, and the flow, for one tip. */
 export function lineNumbers(context: SearchContext, main: Candidate): LineNumbers {
   const { request, fluid } = context;
-  const orifice = given(
+  const orifice = chosen(
     'Orifice',
     'orifice',
     orificeDiameter(main.tip),

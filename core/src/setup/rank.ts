@@ -1,6 +1,6 @@
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
 import type { Refusal, Result, UnitSystem } from '../units';
-import { lineForTip, workOut, type Candidate, type TipLine } from './candidate';
+import { lineForTip, evaluateTip, type Candidate, type TipLine } from './candidate';
 import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
 import type { SearchContext } from './request';
 
@@ -42,7 +42,7 @@ export function rankTips(
     const key = `${tip.family} ${tip.orificeThou}`;
     const line = lines.get(key) ?? lineForTip(context, tip, system);
     lines.set(key, line);
-    const result = workOut(context, tip, system, line);
+    const result = evaluateTip(context, tip, system, line);
     if (result.ok) tips.push(score(result.value, context));
     else refused.push({ tip, refusal: result });
   }

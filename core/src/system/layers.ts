@@ -1,5 +1,5 @@
 import { archetypeOf, coatingInput, type ArchetypeId, type Coating } from '../coating';
-import { explain, given, type Explained } from '../explain';
+import { explain, chosen, given, type Explained } from '../explain';
 import type { Condition, SurfaceKind } from '../takeoff';
 
 /** What a layer of a system is for, from the surface outwards. */
@@ -28,7 +28,7 @@ export function systemFilm(layers: readonly Layer[]): Explained {
   const inputs = Object.fromEntries(
     full.flatMap(({ coating, coats }, index) => [
       [`dry ${index}`, { ...coatingInput(coating, 'dryFilm'), label: `Dry film of a coat, ${coating.name}` }],
-      [`coats ${index}`, given(`Coats, ${coating.name}`, 'count', coats, 'Chosen here')],
+      [`coats ${index}`, chosen(`Coats, ${coating.name}`, 'count', coats, 'Chosen here')],
     ]),
   );
   return explain('dry film of a system', 'dryFilm', inputs, (v) =>

@@ -1,4 +1,4 @@
-import { explain, given, type Explained } from '../explain';
+import { explain, chosen, type Explained } from '../explain';
 import { quantity, refuse, within, accept, type Length, type Result, type UnitSystem } from '../units';
 import { FAN_LIMITS } from './code';
 
@@ -72,8 +72,8 @@ export function fanReadings(
       const width = widthOf(fan, distance);
       if (width === undefined) return { school, name };
       const inputs = {
-        fan: given('Fan number', 'count', fan, 'Tip code'),
-        distance: given('Gun distance', 'distance', distance, 'Chosen here'),
+        fan: chosen('Fan number', 'count', fan, 'Tip code'),
+        distance: chosen('Gun distance', 'distance', distance, 'Chosen here'),
       };
       const formula = widthOf === sprayAngleWidth ? 'spray angle width' : 'fan width';
       return {

@@ -1,4 +1,4 @@
-import { explain, given, workingDefault, type Explained, type Input } from '../explain';
+import { explain, chosen, given, workingDefault, type Explained, type Input } from '../explain';
 import {
   accept,
   firstRefusal,
@@ -145,7 +145,7 @@ export function wornTip(tip: Tip, reading: WearReading, system: UnitSystem = 'me
   const found = ratios(tip, reading, system);
   if (!found.ok) return found;
   const { flow, width } = found.value;
-  const fresh = given('Orifice when new', 'orifice', orificeDiameter(tip), 'Tip code');
+  const fresh = chosen('Orifice when new', 'orifice', orificeDiameter(tip), 'Tip code');
   const verdict = verdictFor(width.value);
   return accept({
     flowRatio: flow.value,
@@ -167,7 +167,7 @@ export function wornTipWaste(wear: Wear, wetFilm: Length, transfer: Input): Expl
     'worn tip waste',
     'paintPerArea',
     {
-      wet: given('Wet film wanted', 'wetFilm', wetFilm, 'Target'),
+      wet: chosen('Wet film wanted', 'wetFilm', wetFilm, 'Target'),
       film: { ...wear.filmRatio, label: 'Film of the worn tip over the new one', source: 'Wear of this tip' },
       transfer,
     },

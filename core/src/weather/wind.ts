@@ -1,4 +1,4 @@
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, chosen, given, workingDefault, type Explained } from '../explain';
 import { NOMINAL_DISTANCE, GUN_DISTANCE_LIMITS } from '../tip';
 import {
   GRAVITY,
@@ -118,8 +118,8 @@ export function windLimit(request: WindRequest, system: UnitSystem = 'metric'): 
         base * 1.15,
         'Working limit, editable',
       ),
-      fan: given('Fan number', 'count', fan, 'Tip code'),
-      distance: given('Gun distance', 'distance', distance, 'Chosen here'),
+      fan: chosen('Fan number', 'count', fan, 'Tip code'),
+      distance: chosen('Gun distance', 'distance', distance, 'Chosen here'),
       near: given(
         'Share near others',
         'percent',

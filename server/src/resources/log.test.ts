@@ -5,7 +5,7 @@ import {
   NOTE_LIMIT,
   entriesOfKind,
   entry as entrySchema,
-  heldEntries,
+  entriesInForce,
   weatherAnswer,
   type Entry,
 } from '@fine-spray/contract';
@@ -128,7 +128,7 @@ describe('an entry', () => {
     );
     const entries = await all();
     expect(entries.some((one) => one.id === id)).toBe(true);
-    expect(heldEntries(entries).some((one) => one.id === id)).toBe(false);
+    expect(entriesInForce(entries).some((one) => one.id === id)).toBe(false);
   });
 
   it(`takes a note of ${NOTE_LIMIT} characters and says so of a longer one`, async () => {

@@ -16,7 +16,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
-import { LogStand, useChosenJob } from '@/features/stand';
+import { LogFrame, useChosenJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
@@ -27,9 +27,9 @@ import { useUnits } from '@/ui/units';
 /** Litres, film and hours against the plan as the job goes, what is still needed, and where it went. */
 export function ActualScreen({ jobId }: { jobId?: string | undefined }) {
   return (
-    <LogStand broad title="Plan against actual" above="Log" backTo="/log">
+    <LogFrame broad title="Plan against actual" above="Log" backTo="/log">
       {(log) => <Loaded log={log} jobId={jobId} />}
-    </LogStand>
+    </LogFrame>
   );
 }
 

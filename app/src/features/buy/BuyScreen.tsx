@@ -1,7 +1,7 @@
 import { ordersFor } from '@fine-spray/contract/planning';
 import { counted } from '@fine-spray/core';
 import { useMemo } from 'react';
-import { JobStand, type LoadedJob } from '@/features/stand';
+import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -12,14 +12,14 @@ const TITLE = 'Buy list';
 /** What to buy for a job. */
 export function BuyScreen({ jobId }: { jobId: string }) {
   return (
-    <JobStand
+    <JobFrame
       jobId={jobId}
       title={TITLE}
       backTo={`/jobs/${jobId}`}
       waiting={<Skeleton rows={4} height={190} />}
     >
       {(loaded) => <Buying {...loaded} />}
-    </JobStand>
+    </JobFrame>
   );
 }
 

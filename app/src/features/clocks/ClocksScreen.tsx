@@ -19,7 +19,7 @@ import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
-import { LogStand, useChosenJob } from '@/features/stand';
+import { LogFrame, useChosenJob } from '@/features/frame';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
@@ -33,9 +33,9 @@ import { writeCalendar } from './calendar';
 export function ClocksScreen({ jobId }: { jobId?: string | undefined }) {
   return (
     <SiteTargets>
-      <LogStand broad title="What can be sprayed" above="Log" backTo="/log">
+      <LogFrame broad title="What can be sprayed" above="Log" backTo="/log">
         {(log) => <Loaded log={log} jobId={jobId} />}
-      </LogStand>
+      </LogFrame>
     </SiteTargets>
   );
 }

@@ -53,7 +53,7 @@ export function setUpNumbers(
   system: UnitSystem,
 ): readonly ColumnNumber[] {
   const { candidate } = card.tip;
-  const { sprayingTime, overspray, mistsMore, flowShare, pressureMargin, overlap } = candidate;
+  const { sprayingTime, overspray, aboveEvenFan, flowShare, pressureMargin, overlap } = candidate;
   const percent = (share: number) => showText(share, 'percent', system);
   // The unit beside the name: a range with its unit is too wide for three columns on a phone
   const range = (name: string, low: number, high: number, kind: DisplayKind) => {
@@ -67,7 +67,7 @@ export function setUpNumbers(
     { name: 'Paint, likely', text: showText(card.paint.value, 'volume', system) },
     {
       name: 'Misses the piece',
-      text: `${mistsMore ? 'over ' : ''}${showText(overspray, 'volume', system)}`,
+      text: `${aboveEvenFan ? 'over ' : ''}${showText(overspray, 'volume', system)}`,
     },
     range('Gun pressure', card.gunPressure.start, card.gunPressure.stop, 'pressure'),
     range('Gun speed', card.gunSpeed.low, card.gunSpeed.high, 'speed'),

@@ -16,7 +16,7 @@ import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
 import { contentOf, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
-import { JobStand, type LoadedJob } from '@/features/stand';
+import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
@@ -41,14 +41,14 @@ function asItWas(id: string, before: Surface | undefined, version: number): Batc
 /** A job's files: take-off and job out, take-off and building model in. */
 export function FilesScreen({ jobId }: { jobId: string }) {
   return (
-    <JobStand
+    <JobFrame
       jobId={jobId}
       title={TITLE}
       backTo={`/jobs/${jobId}`}
       waiting={<Skeleton rows={3} height={160} />}
     >
       {(loaded) => <Files {...loaded} />}
-    </JobStand>
+    </JobFrame>
   );
 }
 

@@ -22,7 +22,7 @@ const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({
 
 /** Old: from before lead was taken out of house paint where the house stands. */
 const PAINT_AGES = [
-  { value: 'new', label: 'No lead' },
+  { value: 'new', label: 'Lead-free' },
   { value: 'unknown', label: 'Not known' },
   { value: 'old', label: 'Old' },
 ] as const;
@@ -97,9 +97,9 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
           onChange={(status) => change({ status })}
         />
       </Labelled>
-      <Labelled label="Paint that is on the house">
+      <Labelled label="Existing paint">
         <Segmented
-          label="Paint that is on the house"
+          label="Existing paint"
           value={content.paintAge}
           options={PAINT_AGES}
           onChange={(paintAge) => change({ paintAge })}

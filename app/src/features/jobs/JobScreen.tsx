@@ -17,7 +17,7 @@ import { newId } from '@/data/newId';
 import { keys, usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
 import { PlaceRows, usePlaceActions } from '@/features/place';
-import { JobStand } from '@/features/stand';
+import { JobFrame } from '@/features/frame';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';
@@ -67,7 +67,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
         </Words>
         <Button
-          label="Take these"
+          label="Take along"
           icon={PackageCheck}
           onPress={() => router.navigate(`/jobs/${job.id}/take`)}
         />
@@ -183,7 +183,7 @@ function Totals({
 export function JobScreen({ jobId }: { jobId: string }) {
   const wide = useWide();
   return (
-    <JobStand jobId={jobId} title="Job" backTo="/" waiting={<Skeleton rows={6} />}>
+    <JobFrame jobId={jobId} title="Job" backTo="/" waiting={<Skeleton rows={6} />}>
       {(loaded) => (
         <View className="min-h-0 flex-1">
           <Header title={loaded.job.name} above={loaded.job.place || 'Job'} backTo="/" />
@@ -196,7 +196,7 @@ export function JobScreen({ jobId }: { jobId: string }) {
           )}
         </View>
       )}
-    </JobStand>
+    </JobFrame>
   );
 }
 

@@ -133,7 +133,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
               colour="ink2"
               aria-live="polite"
             >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}`}</Words>
-            <Out log={log} days={days} />
+            <ExportButtons log={log} days={days} />
             {count === 0 ? (
               <EmptyState
                 title={log.entries.length === 0 ? 'Nothing written down yet' : 'Nothing like that in the log'}
@@ -159,7 +159,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
 }
 
 /** The journal as it is filtered, as files. */
-function Out({ log, days }: { log: SiteLog; days: readonly JournalDay[] }) {
+function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[] }) {
   const { system } = useUnits();
   const toast = useToast();
   const said = (name: string) => toast({ text: `${name} is in your downloads.` });

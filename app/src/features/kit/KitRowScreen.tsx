@@ -15,7 +15,7 @@ import { ErrorState, Skeleton } from '@/ui/states';
 import { Stepper } from '@/ui/stepper';
 import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
-import { TipStand } from './TipStand';
+import { TipWearPanel } from './TipWearPanel';
 import { KIT_FORMS, gearOfKind, isKitResource, type FormField, type KitResource, type Values } from './forms';
 
 const NEW = 'new';
@@ -121,7 +121,7 @@ function Form({
       above={form.one}
       backTo="/kit"
     >
-      {resource === 'tips' && id !== undefined ? <TipStand tipId={id} /> : null}
+      {resource === 'tips' && id !== undefined ? <TipWearPanel tipId={id} /> : null}
       <Panel>
         {form.fields(content).map((field) => (
           <Field

@@ -14,7 +14,7 @@ import { useOurHistory } from '@/data/planKit';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt } from '@/features/journal';
 import { useWhy } from '@/features/setup';
-import { LogStand } from '@/features/stand';
+import { LogFrame } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
@@ -40,9 +40,9 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
 /** What the crew's own log has taught, how sure it is, and whether plans stand on it. */
 export function LearnedScreen() {
   return (
-    <LogStand title="Our history" above="Log" backTo="/log">
+    <LogFrame title="Our history" above="Log" backTo="/log">
       {(log) => <Loaded log={log} />}
-    </LogStand>
+    </LogFrame>
   );
 }
 

@@ -13,7 +13,7 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt, writePath } from '@/features/journal';
-import { LogStand } from '@/features/stand';
+import { LogFrame } from '@/features/frame';
 import { Beside } from '@/ui/beside';
 import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
@@ -35,11 +35,11 @@ export function LogScreen({
 }) {
   return (
     <SiteTargets>
-      <LogStand broad title="Log">
+      <LogFrame broad title="Log">
         {(log) => (
           <Loaded log={log} linked={{ ...(jobId ? { jobId } : {}), ...(surfaceId ? { surfaceId } : {}) }} />
         )}
-      </LogStand>
+      </LogFrame>
     </SiteTargets>
   );
 }

@@ -16,7 +16,7 @@ import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { usePlaces } from '@/data/resources';
 import { surfacesOfPlace } from '@/data/takeoff';
-import { JobStand } from '@/features/stand';
+import { JobFrame } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { FieldError, TextField } from '@/ui/field';
 import { LengthEntry, LengthPad } from '@/ui/length';
@@ -43,7 +43,7 @@ export function PlaceScreen({ jobId, placeId }: { jobId: string; placeId: string
   const places = usePlaces(jobId);
   const backTo = `/jobs/${jobId}` as const;
   return (
-    <JobStand jobId={jobId} title="Room" backTo={backTo} waiting={WAITING}>
+    <JobFrame jobId={jobId} title="Room" backTo={backTo} waiting={WAITING}>
       {({ job, surfaces, kit }) => {
         const row = places.data?.find(({ id }) => id === placeId);
         if (row && places.data) {
@@ -70,7 +70,7 @@ export function PlaceScreen({ jobId, placeId }: { jobId: string; placeId: string
           </Screen>
         );
       }}
-    </JobStand>
+    </JobFrame>
   );
 }
 

@@ -10,7 +10,8 @@ import {
 
 /** What a number stands on, in words. */
 export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
-  measured: 'Given or measured',
+  chosen: 'Chosen',
+  measured: 'Measured or counted',
   history: 'Our history',
   'data-sheet': 'Data sheet',
   default: 'Working default',

@@ -17,9 +17,9 @@ export const TOOLS = {
   'start-up': { title: 'Start up', icon: ListChecks },
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
-  line: { title: 'The line', icon: Cable },
+  line: { title: 'Hose line', icon: Cable },
   tips: { title: 'Map of tips', icon: Grid3x3 },
-  card: { title: 'Card to show', icon: IdCard },
+  card: { title: 'Card to print', icon: IdCard },
   'shut-down': { title: 'Shut down', icon: PowerOff },
 } as const satisfies Record<string, ToolData>;
 

@@ -6,7 +6,7 @@ import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { contentOf, useBatch, useList } from '@/data/resources';
 import { SystemsSheet } from '@/features/compare';
-import { JobStand, type LoadedJob } from '@/features/stand';
+import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -22,14 +22,14 @@ const TITLE = 'Coating systems';
 /** The coating systems of a job, group by group: one tap changes all surfaces alike. */
 export function SystemsScreen({ jobId }: { jobId: string }) {
   return (
-    <JobStand
+    <JobFrame
       jobId={jobId}
       title={TITLE}
       backTo={`/jobs/${jobId}`}
       waiting={<Skeleton rows={5} height={120} />}
     >
       {(loaded) => <Systems {...loaded} />}
-    </JobStand>
+    </JobFrame>
   );
 }
 

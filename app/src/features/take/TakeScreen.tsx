@@ -17,7 +17,7 @@ import { Pressable, View } from 'react-native';
 import { useKept } from '@/data/kept';
 import { useList } from '@/data/resources';
 import { rigMisfits } from '@/features/kit';
-import { JobStand, type LoadedJob } from '@/features/stand';
+import { JobFrame, type LoadedJob } from '@/features/frame';
 import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
@@ -32,9 +32,9 @@ const readList = (stored: unknown): readonly string[] | undefined =>
 /** What to load for a job before anybody drives, by room where only some are sprayed that day. */
 export function TakeScreen({ jobId }: { jobId: string }) {
   return (
-    <JobStand jobId={jobId} title="Take these" backTo={`/jobs/${jobId}`} waiting={<Skeleton rows={6} />}>
+    <JobFrame jobId={jobId} title="Take along" backTo={`/jobs/${jobId}`} waiting={<Skeleton rows={6} />}>
       {(loaded) => <Taking {...loaded} />}
-    </JobStand>
+    </JobFrame>
   );
 }
 
@@ -110,7 +110,7 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
     list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
   if (!worked || surfaces.length === 0) {
     return (
-      <Screen title="Take these" above={job.name} backTo={`/jobs/${job.id}`}>
+      <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
         <EmptyState
           title="Nothing to take yet"
           text="The list follows from surfaces and their set-up cards. Measure a room first."
@@ -121,7 +121,7 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
   const missing = worked.lines.filter(({ owned }) => owned === false);
   const groups = [...new Set(worked.lines.map(({ group }) => group))];
   return (
-    <Screen title="Take these" above={job.name} backTo={`/jobs/${job.id}`}>
+    <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
       <Panel testID="take-answer">
         <Words size={30} weight="bold">
           {missing.length === 0 ? 'The kit has all of it' : `${missing.length} not in the kit`}

@@ -11,7 +11,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
-import { LogStand } from '@/features/stand';
+import { LogFrame } from '@/features/frame';
 import { Panel } from '@/ui/panel';
 import { EmptyState } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -22,9 +22,9 @@ import { TipStanding } from './TipStanding';
 /** Litres by tip, fans over time, when they will be worn, what the wear has cost. */
 export function WearScreen() {
   return (
-    <LogStand title="Tips" above="Log" backTo="/log">
+    <LogFrame title="Tips" above="Log" backTo="/log">
       {(log) => <Loaded log={log} />}
-    </LogStand>
+    </LogFrame>
   );
 }
 

@@ -15,7 +15,7 @@ export interface LoadedJob {
 }
 
 /** What stands on a job: shown once the job is there, and until then what is waited for or in the way. */
-export function JobStand({
+export function JobFrame({
   jobId,
   title,
   backTo,

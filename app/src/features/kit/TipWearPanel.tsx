@@ -14,7 +14,7 @@ import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 
 /** What the log says of a tip of the kit, and a place for a fan measured now. */
-export function TipStand({ tipId }: { tipId: string }) {
+export function TipWearPanel({ tipId }: { tipId: string }) {
   const { log, failed } = useSiteLog();
   return (
     <Panel title="How worn it is" testID="tip-stand">

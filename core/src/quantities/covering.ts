@@ -1,7 +1,7 @@
 import { extentOf, piecesOf, type Element, type Side, type SurfaceGeometry } from '../takeoff';
 
 /** A surface as far as what is beside it has to be protected. */
-export interface ProtectedSurface {
+export interface CoveredSurface {
   readonly element: Element;
   readonly side: Side;
   /** The room or part it is in: floors are covered once for each. */
@@ -10,7 +10,7 @@ export interface ProtectedSurface {
 }
 
 /** What has to be masked, covered and handled for a job. Lengths m, areas m². */
-export interface JobProtection {
+export interface JobCovering {
   /** Edges along which masking is stuck: round openings, and along the foot of walls. */
   readonly maskingLine: number;
   /** Openings covered with film. */
@@ -32,7 +32,7 @@ const LEAF = 0.3;
  * What a job has to protect, from its surfaces. Masking line: round each opening, and along the foot of each wall. Film:
  * the openings. Floor: as large as the ceilings of a room, or a strip of one metre along its walls, whichever is more.
  */
-export function protectionOf(surfaces: readonly ProtectedSurface[]): JobProtection {
+export function coveringOf(surfaces: readonly CoveredSurface[]): JobCovering {
   let [maskingLine, film, fittings, faces] = [0, 0, 0, 0];
   const floors = new Map<string, { ceiling: number; strip: number }>();
   for (const { element, side, room, geometry } of surfaces) {

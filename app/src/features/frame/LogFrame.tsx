@@ -7,7 +7,7 @@ import { Screen, type HeaderProps } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 
 /** What stands on the site log: shown once the log is there, and until then what is waited for or in the way. */
-export function LogStand({
+export function LogFrame({
   children,
   broad = false,
   ...header

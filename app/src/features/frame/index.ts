@@ -1,0 +1,2 @@
+export { JobFrame, type LoadedJob } from './JobFrame';
+export { LogFrame, useChosenJob } from './LogFrame';

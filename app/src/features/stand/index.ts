@@ -1,2 +1,0 @@
-export { JobStand, type LoadedJob } from './JobStand';
-export { LogStand, useChosenJob } from './LogStand';
