@@ -33,7 +33,7 @@ export function makeQueryClient(): QueryClient {
         retryDelay: 500,
       },
       // A write is tried by whoever keeps what is written: the draft, or the outbox.
-      mutations: { networkMode: 'always', retry: false },
+      mutations: { networkMode: 'always', retry: false, gcTime: 0 },
     },
   });
 }

@@ -1,6 +1,6 @@
 import { RESOURCES } from '@fine-spray/contract';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { renderHook, waitFor } from '@testing-library/react-native';
+import { act, renderHook, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import '@/data/rowChecks';
 import { coatingRow, hoseRow } from '@/testing/rows';
@@ -86,7 +86,9 @@ describe('rows that are not as their schema says', () => {
     );
     answers.set(`/api/coatings/${bad.id}`, bad);
     const writes = renderHook(() => useWrites('coatings', keys.list('coatings')), inClient());
-    await expect(writes.result.current.put({ id: bad.id, content: {} })).rejects.toThrow(/cannot read/);
+    await act(() =>
+      expect(writes.result.current.put({ id: bad.id, content: {} })).rejects.toThrow(/cannot read/),
+    );
   });
 
   it('have a schema for every resource', () => {

@@ -1,4 +1,5 @@
 import { PAPER_KINDS, SINGLE_OPERATIONS, type PaperKind } from '@fine-spray/contract';
+import { format } from 'date-fns/format';
 import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/database';
@@ -20,7 +21,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
   for (const kind of Object.keys(PAPER_KINDS) as PaperKind[]) {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
-      const { date = new Date().toISOString().slice(0, 10), ...options } = query.parse(request.query);
+      const { date = format(new Date(), 'yyyy-MM-dd'), ...options } = query.parse(request.query);
       const rows = await paperRows(db, idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });

@@ -141,47 +141,64 @@ export function ProfileChart({
           stroke={palette.ink}
           strokeWidth={1.5}
         />
-        {points.map((point, index) => {
-          const gun = point.part === 'Gun';
-          const end = point.part === 'Tip';
-          return (
-            <G key={point.part}>
-              <Circle
-                cx={x(point)}
-                cy={y(point.pressure)}
-                r={6}
-                fill={palette.sheet}
-                stroke={palette.ink}
-                strokeWidth={2}
-              />
-              {end ? null : (
-                <SvgText
-                  x={x(point) + (index === 0 ? 10 : 0)}
-                  y={y(point.pressure) + (index === 0 ? 20 : -12)}
-                  fontSize={14}
-                  fill={palette.ink}
-                  textAnchor={index === 0 ? 'start' : 'middle'}
-                  fontFamily="Mono700"
-                >
-                  {gun || index === 0 ? showText(point.pressure, 'pressure', system) : ''}
-                </SvgText>
-              )}
-              {labelled.has(point) ? (
-                <SvgText
-                  x={x(point)}
-                  y={floor + 18}
-                  fontSize={13}
-                  fill={palette.ink2}
-                  textAnchor={index === 0 ? 'start' : 'middle'}
-                  fontFamily="Next600"
-                >
-                  {nameOf(point)}
-                </SvgText>
-              ) : null}
-            </G>
-          );
-        })}
+        {points.map((point, index) => (
+          <Mark
+            key={point.part}
+            point={point}
+            at={{ x: x(point), y: y(point.pressure) }}
+            floor={floor}
+            first={index === 0}
+            name={labelled.has(point) ? nameOf(point) : undefined}
+          />
+        ))}
       </Svg>
     </View>
+  );
+}
+
+/** A part of the line: where it stands, its pressure where there is room for it, its name below. */
+function Mark({
+  point,
+  at,
+  floor,
+  first,
+  name,
+}: {
+  point: ProfilePoint;
+  at: { readonly x: number; readonly y: number };
+  floor: number;
+  first: boolean;
+  name: string | undefined;
+}) {
+  const { palette } = useTheme();
+  const { system } = useUnits();
+  return (
+    <G>
+      <Circle cx={at.x} cy={at.y} r={6} fill={palette.sheet} stroke={palette.ink} strokeWidth={2} />
+      {point.part === 'Tip' ? null : (
+        <SvgText
+          x={at.x + (first ? 10 : 0)}
+          y={at.y + (first ? 20 : -12)}
+          fontSize={14}
+          fill={palette.ink}
+          textAnchor={first ? 'start' : 'middle'}
+          fontFamily="Mono700"
+        >
+          {point.part === 'Gun' || first ? showText(point.pressure, 'pressure', system) : ''}
+        </SvgText>
+      )}
+      {name === undefined ? null : (
+        <SvgText
+          x={at.x}
+          y={floor + 18}
+          fontSize={13}
+          fill={palette.ink2}
+          textAnchor={first ? 'start' : 'middle'}
+          fontFamily="Next600"
+        >
+          {name}
+        </SvgText>
+      )}
+    </G>
   );
 }

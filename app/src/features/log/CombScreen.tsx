@@ -23,7 +23,7 @@ import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
 import { CombPicture } from './CombPicture';
-import { coatOptions, usualCoat, type CaptureContext } from './defaults';
+import { coatOptions, type CaptureContext } from './defaults';
 import { firstPayload } from './kinds';
 
 type Comb = PayloadOf<'comb'>;
@@ -31,32 +31,13 @@ type Comb = PayloadOf<'comb'>;
 /** Readings of one coat that count together with the new ones: those of the last hours. */
 const TOGETHER = 4 * 3600_000;
 
-/** A comb to tap: the last tooth that is wet is written down at once; mean, verdict and the speed to go on with beside it. */
-export function CombScreen({ context }: { context: CaptureContext }) {
-  const { log, job, surface, card } = context;
+/** What the readings of a coat on a surface say together, and how many there are. */
+function useVerdict({ log, surface }: CaptureContext, payload: Comb) {
   const { system } = useUnits();
-  const writeDown = useWriteDown();
-  const [inARow, setInARow] = useState(0);
-  const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
-  const [said, setSaid] = useState<string>();
-  if (!surface || !job) {
-    return (
-      <View className="flex-1">
-        <Header title={KINDS.comb.name} backTo="/log" />
-        <View className="p-4">
-          <EmptyState title="A comb is read on a surface" text="Go back and choose where you are." />
-        </View>
-      </View>
-    );
-  }
-  const options = coatOptions(context);
-  const coat =
-    options.find(({ planned }) => planned.coating === payload.coatingId && planned.coat === payload.coat) ??
-    usualCoat(options);
   const since = Date.now() - TOGETHER;
   const read = entriesOfKind(log.entries, 'comb').filter(
     ({ entry, payload: one }) =>
-      entry.surfaceId === surface.id &&
+      entry.surfaceId === surface?.id &&
       one.coatingId === payload.coatingId &&
       one.coat === payload.coat &&
       Date.parse(entry.at) > since,
@@ -72,20 +53,42 @@ export function CombScreen({ context }: { context: CaptureContext }) {
   );
   const sheet = coatingsOf(log.kit)[payload.coatingId];
   const sag =
-    sheet && sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
-  const target = payload.target ?? undefined;
-  const verdict =
-    intervals.length > 0 && target !== undefined
-      ? combVerdict(
-          intervals,
-          {
-            wetFilm: quantity(target),
-            ...(sag === undefined ? {} : { sagLimit: sag }),
-            ...(payload.speed === null ? {} : { speed: quantity(payload.speed) }),
-          },
-          system,
-        )
-      : undefined;
+    sheet &&
+    surface &&
+    sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
+  if (intervals.length === 0 || payload.target === null) return undefined;
+  const verdict = combVerdict(
+    intervals,
+    {
+      wetFilm: quantity(payload.target),
+      ...(sag === undefined ? {} : { sagLimit: sag }),
+      ...(payload.speed === null ? {} : { speed: quantity(payload.speed) }),
+    },
+    system,
+  );
+  return verdict.ok ? { ...verdict.value, count: intervals.length } : undefined;
+}
+
+/** A comb to tap: the last tooth that is wet is written down at once; mean, verdict and the speed to go on with beside it. */
+export function CombScreen({ context }: { context: CaptureContext }) {
+  if (context.surface && context.job) return <Reading context={context} />;
+  return (
+    <View className="flex-1">
+      <Header title={KINDS.comb.name} backTo="/log" />
+      <View className="p-4">
+        <EmptyState title="A comb is read on a surface" text="Go back and choose where you are." />
+      </View>
+    </View>
+  );
+}
+
+function Reading({ context }: { context: CaptureContext }) {
+  const { job, surface, card } = context;
+  const { system } = useUnits();
+  const writeDown = useWriteDown();
+  const [inARow, setInARow] = useState(0);
+  const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
+  const [said, setSaid] = useState<string>();
 
   function tap(tooth: number | null) {
     const teeth = payload.teeth.map((each) => quantity<never>(each));
@@ -110,88 +113,22 @@ export function CombScreen({ context }: { context: CaptureContext }) {
     );
   }
 
-  const result = verdict?.ok ? verdict.value : undefined;
   return (
     <View className="min-h-0 flex-1">
       <Header
         title={KINDS.comb.name}
-        above={[job.name, surface.room, surface.name].filter(Boolean).join(' · ')}
+        above={[job?.name, surface?.room, surface?.name].filter(Boolean).join(' · ')}
         backTo="/log"
       />
       <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-24">
-        <View
-          className="gap-1 rounded-2xl border border-rule bg-sheet p-4"
-          testID="comb-answer"
-          aria-live="polite"
-        >
-          {result ? (
-            <>
-              <View className="flex-row flex-wrap items-end gap-x-6">
-                <BigNumber value={result.mean.value} kind="wetFilm" size={64} colour="wet" />
-                <View className="min-w-[140px] flex-1">
-                  <Words weight="semi">{`Mean of ${intervals.length}`}</Words>
-                  {target === undefined ? null : (
-                    <Words colour="ink2">{`wanted ${showText(target, 'wetFilm', system)}`}</Words>
-                  )}
-                </View>
-              </View>
-              <Words
-                size={18}
-                weight="bold"
-                colour={result.verdict === 'on target' || result.verdict === 'unsure' ? 'ink' : 'caution'}
-              >
-                {result.words}
-              </Words>
-              {result.speed && card && result.verdict !== 'on target' ? (
-                <Words size={18} weight="bold">
-                  {result.verdict === 'unsure' ? 'As far as they tell: ' : ''}
-                  {speedWords(
-                    result.speed.value,
-                    payload.speed ?? result.speed.value,
-                    card.stroke.length,
-                    system,
-                  )}
-                </Words>
-              ) : null}
-            </>
-          ) : (
-            <>
-              <Words size={22} weight="bold">
-                Tap the last tooth that is wet
-              </Words>
-              <Words colour="ink2">
-                {`${target === undefined ? '' : `Wanted ${showText(target, 'wetFilm', system)}. `}Set the comb square on the wet paint, both ends down. Each tap is written down at once.`}
-              </Words>
-            </>
-          )}
-        </View>
+        <CombAnswer context={context} payload={payload} />
         {said ? (
           <Words colour="danger" role="alert">
             {said}
           </Words>
         ) : null}
-        <CombPicture teeth={payload.teeth} target={target} onTap={tap} />
-        {coat ? (
-          <Choice
-            label="Coat"
-            value={`${payload.coatingId} ${payload.coat}`}
-            options={options.map(({ planned, label, state }) => ({
-              value: `${planned.coating} ${planned.coat}`,
-              label,
-              note: state === 'done' ? 'finished' : state,
-            }))}
-            onChange={(value) => {
-              const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === value);
-              if (found)
-                setPayload({
-                  ...payload,
-                  coatingId: found.planned.coating,
-                  coat: found.planned.coat,
-                  target: found.planned.wet,
-                });
-            }}
-          />
-        ) : null}
+        <CombPicture teeth={payload.teeth} target={payload.target ?? undefined} onTap={tap} />
+        <CombCoat context={context} payload={payload} onChange={setPayload} />
         {payload.speed !== null && card ? (
           <QuantityStepper
             label={`Gun now, ${showText(card.stroke.length, 'size', system)} in`}
@@ -204,6 +141,91 @@ export function CombScreen({ context }: { context: CaptureContext }) {
         ) : null}
       </ScrollView>
     </View>
+  );
+}
+
+/** Mean, verdict and the speed to go on with; before the first reading, what to do. */
+function CombAnswer({ context, payload }: { context: CaptureContext; payload: Comb }) {
+  const { system } = useUnits();
+  const result = useVerdict(context, payload);
+  const target = payload.target ?? undefined;
+  const { card } = context;
+  return (
+    <View
+      className="gap-1 rounded-2xl border border-rule bg-sheet p-4"
+      testID="comb-answer"
+      aria-live="polite"
+    >
+      {result ? (
+        <>
+          <View className="flex-row flex-wrap items-end gap-x-6">
+            <BigNumber value={result.mean.value} kind="wetFilm" size={64} colour="wet" />
+            <View className="min-w-[140px] flex-1">
+              <Words weight="semi">{`Mean of ${result.count}`}</Words>
+              {target === undefined ? null : (
+                <Words colour="ink2">{`wanted ${showText(target, 'wetFilm', system)}`}</Words>
+              )}
+            </View>
+          </View>
+          <Words
+            size={18}
+            weight="bold"
+            colour={result.verdict === 'on target' || result.verdict === 'unsure' ? 'ink' : 'caution'}
+          >
+            {result.words}
+          </Words>
+          {result.speed && card && result.verdict !== 'on target' ? (
+            <Words size={18} weight="bold">
+              {result.verdict === 'unsure' ? 'As far as they tell: ' : ''}
+              {speedWords(
+                result.speed.value,
+                payload.speed ?? result.speed.value,
+                card.stroke.length,
+                system,
+              )}
+            </Words>
+          ) : null}
+        </>
+      ) : (
+        <>
+          <Words size={22} weight="bold">
+            Tap the last tooth that is wet
+          </Words>
+          <Words colour="ink2">
+            {`${target === undefined ? '' : `Wanted ${showText(target, 'wetFilm', system)}. `}Set the comb square on the wet paint, both ends down. Each tap is written down at once.`}
+          </Words>
+        </>
+      )}
+    </View>
+  );
+}
+
+/** Which coat is read. */
+function CombCoat({
+  context,
+  payload,
+  onChange,
+}: {
+  context: CaptureContext;
+  payload: Comb;
+  onChange: (next: Comb) => void;
+}) {
+  const options = coatOptions(context);
+  if (options.length === 0) return null;
+  return (
+    <Choice
+      label="Coat"
+      value={`${payload.coatingId} ${payload.coat}`}
+      options={options.map(({ planned, label, state }) => ({
+        value: `${planned.coating} ${planned.coat}`,
+        label,
+        note: state === 'done' ? 'finished' : state,
+      }))}
+      onChange={(value) => {
+        const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === value)?.planned;
+        if (found) onChange({ ...payload, coatingId: found.coating, coat: found.coat, target: found.wet });
+      }}
+    />
   );
 }
 

@@ -16,7 +16,7 @@ import {
   showText,
   type ThinningAdvice,
 } from '@fine-spray/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { sentences } from '@/data/draft';
 import { useLog } from '@/data/log';
@@ -40,10 +40,46 @@ import { usePaintCheck, type Check, type CupChoiceId, type PaintAnswer } from '.
 const TEMPERATURES = { min: 273.15, max: 323.15 } as const;
 const cupName = (cup: CupChoiceId) => (cup === OWN_CUP ? 'Own cup, seconds only' : CUPS[cup].name);
 
+/** The thinner of a check: what is added now, what the data sheet allows, and what may still go in. */
+function thinnerOf(check: Check, answer: PaintAnswer, site: Site) {
+  const advised =
+    answer.advice?.ok && usesThinner(answer.advice.value) ? toTheMark(answer.advice.value.amount.value) : 0;
+  const added = check.added ?? advised;
+  const limit = coatingValues(site.coating).thinningLimit;
+  return {
+    added,
+    limit,
+    over: thinnerAfter(check, added) > limit * 1.001 && added > 0,
+    room: (Math.max(0, limit - check.thinnerBefore) * check.container) / (1 + check.thinnerBefore),
+  };
+}
+
+/** The check as the log has it. */
+function recordOf(check: Check, answer: PaintAnswer, site: Site): ViscosityRecord {
+  const { added } = thinnerOf(check, answer, site);
+  return {
+    coatingId: site.coating.id,
+    batch: check.batch,
+    newContainer: check.newContainer,
+    shift: check.shift,
+    cup: answer.cup,
+    temperature: check.temperature,
+    before: [...check.before],
+    target: answer.target,
+    thinnerBefore: check.thinnerBefore,
+    container: check.container,
+    addedWhat: added > 0 ? check.addedWhat : '',
+    added,
+    after: [...check.after],
+    viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
+    viscosityAfter: answer.after?.ok ? answer.after.value.value : null,
+  };
+}
+
 /** Cup, stopwatch, temperature: whether to thin, warm, or spray; and the record of it. */
 export function PaintCheckScreen({ site }: { site: Site }) {
   const { system } = useUnits();
-  const { entries, write, author, setAuthor } = useLog();
+  const { entries, write } = useLog();
   const gear = useList('gear').data ?? [];
   const toast = useToast();
   const { check, answer, change, clear, full } = usePaintCheck(site, gear, entries, system);
@@ -51,154 +87,29 @@ export function PaintCheckScreen({ site }: { site: Site }) {
   const [sentence, setSentence] = useState<string>();
   const onInvalid = (field: string) => (message: string | undefined) =>
     setInvalid((now) => ({ ...now, [field]: message }));
-  const added =
-    check.added ??
-    (answer.advice?.ok && usesThinner(answer.advice.value) ? toTheMark(answer.advice.value.amount.value) : 0);
-  const limit = coatingValues(site.coating).thinningLimit;
-  const over = thinnerAfter(check, added) > limit * 1.001 && added > 0;
-  const room = (Math.max(0, limit - check.thinnerBefore) * check.container) / (1 + check.thinnerBefore);
   function keep() {
-    const record: ViscosityRecord = {
-      coatingId: site.coating.id,
-      batch: check.batch,
-      newContainer: check.newContainer,
-      shift: check.shift,
-      cup: answer.cup,
-      temperature: check.temperature,
-      before: [...check.before],
-      target: answer.target,
-      thinnerBefore: check.thinnerBefore,
-      container: check.container,
-      addedWhat: added > 0 ? check.addedWhat : '',
-      added,
-      after: [...check.after],
-      viscosityBefore: answer.viscosity?.ok ? answer.viscosity.value.value : null,
-      viscosityAfter: answer.after?.ok ? answer.after.value.value : null,
-    };
+    const record = recordOf(check, answer, site);
     const checked = KINDS.viscosity.payload.safeParse(record);
-    if (!checked.success) {
-      setSentence(Object.values(sentences(checked.error.issues))[0]);
-      return;
-    }
-    setSentence(undefined);
+    setSentence(checked.success ? undefined : Object.values(sentences(checked.error.issues))[0]);
+    if (!checked.success) return;
     write({ kind: 'viscosity', payload: record, jobId: site.jobId, surfaceId: site.surfaceId });
     clear();
     toast({ text: `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.` });
   }
+  const step = { site, check, answer, change, onInvalid };
   return (
     <Beside
       left={
         <>
           <Answer site={site} answer={answer} check={check} />
-          <Panel title="1. Measure">
-            <Choice
-              label={check.cup === null ? 'Cup, as advised for this paint' : 'Cup'}
-              value={answer.cup}
-              options={CUP_CHOICES.map((value) => ({
-                value,
-                label: cupName(value),
-                ...(value === answer.advised ? { note: 'Reads this paint in its middle' } : {}),
-              }))}
-              onChange={(cup) => change({ cup, target: null })}
-            />
-            <QuantityField
-              label="Temperature of the paint"
-              kind="temperature"
-              value={check.temperature}
-              bounds={TEMPERATURES}
-              onChange={(temperature) => change({ temperature })}
-              onInvalid={onInvalid('temperature')}
-            />
-            <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
-            <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
-          </Panel>
+          <Measuring {...step} />
         </>
       }
       right={
         <>
-          <Panel title="2. What is wanted">
-            <QuantityField
-              label="Cup time wanted"
-              kind="time"
-              value={answer.target}
-              bounds={{ min: 2, max: 600 }}
-              onChange={(target) => change({ target })}
-              onInvalid={onInvalid('target')}
-            />
-            <Words size={14} colour="ink2">
-              Of the last check with this cup, else what this coating should read at 23 °C. The data sheet
-              comes first.
-            </Words>
-            <QuantityField
-              label="Paint in the container"
-              kind="volume"
-              value={check.container}
-              bounds={{ min: 1e-4, max: 1.2 }}
-              onChange={(container) => change({ container })}
-              onInvalid={onInvalid('container')}
-            />
-            <QuantityField
-              label="Thinner in it already"
-              kind="percent"
-              value={check.thinnerBefore}
-              bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
-              onChange={(thinnerBefore) => change({ thinnerBefore })}
-              onInvalid={onInvalid('thinnerBefore')}
-            />
-            <QuantityField
-              label="Room it stands in"
-              kind="temperature"
-              value={check.room}
-              bounds={TEMPERATURES}
-              onChange={(room) => change({ room })}
-              onInvalid={onInvalid('room')}
-            />
-          </Panel>
+          <Wanted {...step} />
           {check.before.length > 0 ? (
-            <Panel title="3. After thinning or warming">
-              <QuantityField
-                label="Thinner added now"
-                kind="millilitres"
-                value={added}
-                bounds={{ min: 0, max: 0.6 }}
-                onChange={(next) => change({ added: next })}
-                onInvalid={onInvalid('added')}
-              />
-              {over ? (
-                <CautionBox
-                  what={`That is past the data sheet: ${showText(limit, 'percent', system)} at most`}
-                  why="Over-thinned paint runs, hides less and dries thin."
-                  instead={`Add ${showText(room, 'millilitres', system)} at most, then warm it or fit a larger orifice.`}
-                />
-              ) : null}
-              <TextField
-                label="What is added"
-                value={check.addedWhat}
-                onChange={(addedWhat) => change({ addedWhat })}
-              />
-              <Stopwatch
-                label="Cup time after"
-                readings={check.after}
-                onChange={(after) => change({ after })}
-              />
-              {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
-              <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
-              <Segmented
-                label="Container"
-                value={check.newContainer ? 'new' : 'opened'}
-                options={[
-                  { value: 'new', label: 'New container' },
-                  { value: 'opened', label: 'Opened before' },
-                ]}
-                onChange={(value) => change({ newContainer: value === 'new' })}
-              />
-              <Segmented
-                label="Shift"
-                value={check.shift}
-                options={SHIFTS.map((value) => ({ value, label: value }))}
-                onChange={(shift) => change({ shift })}
-              />
-              <TextField label="Initials" value={author} onChange={setAuthor} />
+            <Afterwards {...step}>
               {sentence ? <FieldError message={sentence} /> : null}
               {full ? (
                 <Words colour="danger">
@@ -211,7 +122,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
                 disabled={Object.values(invalid).some((message) => message !== undefined)}
                 onPress={keep}
               />
-            </Panel>
+            </Afterwards>
           ) : null}
           <ViscosityChart
             entries={entries}
@@ -222,6 +133,142 @@ export function PaintCheckScreen({ site }: { site: Site }) {
         </>
       }
     />
+  );
+}
+
+/** What each step of a check is shown from. */
+interface StepProps {
+  readonly site: Site;
+  readonly check: Check;
+  readonly answer: PaintAnswer;
+  readonly change: (part: Partial<Check>) => void;
+  readonly onInvalid: (field: string) => (message: string | undefined) => void;
+}
+
+function Measuring({ check, answer, change, onInvalid }: StepProps) {
+  return (
+    <Panel title="1. Measure">
+      <Choice
+        label={check.cup === null ? 'Cup, as advised for this paint' : 'Cup'}
+        value={answer.cup}
+        options={CUP_CHOICES.map((value) => ({
+          value,
+          label: cupName(value),
+          ...(value === answer.advised ? { note: 'Reads this paint in its middle' } : {}),
+        }))}
+        onChange={(cup) => change({ cup, target: null })}
+      />
+      <QuantityField
+        label="Temperature of the paint"
+        kind="temperature"
+        value={check.temperature}
+        bounds={TEMPERATURES}
+        onChange={(temperature) => change({ temperature })}
+        onInvalid={onInvalid('temperature')}
+      />
+      <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
+      <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
+    </Panel>
+  );
+}
+
+function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
+  return (
+    <Panel title="2. What is wanted">
+      <QuantityField
+        label="Cup time wanted"
+        kind="time"
+        value={answer.target}
+        bounds={{ min: 2, max: 600 }}
+        onChange={(target) => change({ target })}
+        onInvalid={onInvalid('target')}
+      />
+      <Words size={14} colour="ink2">
+        Of the last check with this cup, else what this coating should read at 23 °C. The data sheet comes
+        first.
+      </Words>
+      <QuantityField
+        label="Paint in the container"
+        kind="volume"
+        value={check.container}
+        bounds={{ min: 1e-4, max: 1.2 }}
+        onChange={(container) => change({ container })}
+        onInvalid={onInvalid('container')}
+      />
+      <QuantityField
+        label="Thinner in it already"
+        kind="percent"
+        value={check.thinnerBefore}
+        bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
+        onChange={(thinnerBefore) => change({ thinnerBefore })}
+        onInvalid={onInvalid('thinnerBefore')}
+      />
+      <QuantityField
+        label="Room it stands in"
+        kind="temperature"
+        value={check.room}
+        bounds={TEMPERATURES}
+        onChange={(room) => change({ room })}
+        onInvalid={onInvalid('room')}
+      />
+    </Panel>
+  );
+}
+
+function Afterwards({
+  site,
+  check,
+  answer,
+  change,
+  onInvalid,
+  children,
+}: StepProps & { children: ReactNode }) {
+  const { system } = useUnits();
+  const { author, setAuthor } = useLog();
+  const { added, limit, over, room } = thinnerOf(check, answer, site);
+  return (
+    <Panel title="3. After thinning or warming">
+      <QuantityField
+        label="Thinner added now"
+        kind="millilitres"
+        value={added}
+        bounds={{ min: 0, max: 0.6 }}
+        onChange={(next) => change({ added: next })}
+        onInvalid={onInvalid('added')}
+      />
+      {over ? (
+        <CautionBox
+          what={`That is past the data sheet: ${showText(limit, 'percent', system)} at most`}
+          why="Over-thinned paint runs, hides less and dries thin."
+          instead={`Add ${showText(room, 'millilitres', system)} at most, then warm it or fit a larger orifice.`}
+        />
+      ) : null}
+      <TextField
+        label="What is added"
+        value={check.addedWhat}
+        onChange={(addedWhat) => change({ addedWhat })}
+      />
+      <Stopwatch label="Cup time after" readings={check.after} onChange={(after) => change({ after })} />
+      {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
+      <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
+      <Segmented
+        label="Container"
+        value={check.newContainer ? 'new' : 'opened'}
+        options={[
+          { value: 'new', label: 'New container' },
+          { value: 'opened', label: 'Opened before' },
+        ]}
+        onChange={(value) => change({ newContainer: value === 'new' })}
+      />
+      <Segmented
+        label="Shift"
+        value={check.shift}
+        options={SHIFTS.map((value) => ({ value, label: value }))}
+        onChange={(shift) => change({ shift })}
+      />
+      <TextField label="Initials" value={author} onChange={setAuthor} />
+      {children}
+    </Panel>
   );
 }
 

@@ -19,6 +19,8 @@ const PAPER = {
 /** How near the first corner a tap closes the plan, as a share of the paper. */
 const CLOSE = 0.05;
 
+type Paper = (typeof PAPER)[keyof typeof PAPER];
+
 /** Draws the plan of a room with the finger: each tap or lift of a drag is a corner, the first corner closes it. */
 export function DrawPad({
   height,
@@ -29,7 +31,6 @@ export function DrawPad({
   onDone: (plan: Polygon) => void;
   onClose: () => void;
 }) {
-  const { palette } = useTheme();
   const { system } = useUnits();
   const paper = PAPER[system];
   const [corners, setCorners] = useState<readonly Point[]>([]);
@@ -62,12 +63,6 @@ export function DrawPad({
       setCorners([...corners, point]);
   }
 
-  const unit = paper.width / 340;
-  const lines = Array.from(
-    { length: Math.round(paper.width / paper.grid) + 1 },
-    (_unused, index) => index * paper.grid,
-  );
-  const length = hover && last ? Math.hypot(hover.x - last.x, hover.y - last.y) : 0;
   return (
     <Sheet title="Draw the plan" onClose={onClose}>
       <Words colour="ink2">
@@ -91,72 +86,7 @@ export function DrawPad({
         className="w-full overflow-hidden rounded-xl border border-rule bg-sheet"
         testID="draw-pad"
       >
-        <Svg viewBox={`0 0 ${paper.width} ${paper.height}`} width="100%" height="100%" pointerEvents="none">
-          {lines.map((at) => (
-            <Line
-              key={`x${at}`}
-              x1={at}
-              y1={0}
-              x2={at}
-              y2={paper.height}
-              stroke={palette.rule}
-              strokeWidth={unit}
-            />
-          ))}
-          {lines.map((at) => (
-            <Line
-              key={`y${at}`}
-              x1={0}
-              y1={at}
-              x2={paper.width}
-              y2={at}
-              stroke={palette.rule}
-              strokeWidth={unit}
-            />
-          ))}
-          {corners.length > 1 ? (
-            <Path
-              d={`M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}`}
-              fill="none"
-              stroke={palette.ink}
-              strokeWidth={4 * unit}
-            />
-          ) : null}
-          {last && hover ? (
-            <>
-              <Line
-                x1={last.x}
-                y1={last.y}
-                x2={hover.x}
-                y2={hover.y}
-                stroke={palette.identity}
-                strokeWidth={4 * unit}
-                strokeDasharray={`${8 * unit} ${5 * unit}`}
-              />
-              <SvgText
-                x={(last.x + hover.x) / 2}
-                y={(last.y + hover.y) / 2 - 10 * unit}
-                fontFamily="Mono700"
-                fontSize={18 * unit}
-                fill={palette.ink}
-                textAnchor="middle"
-              >
-                {showText(length, 'size', system)}
-              </SvgText>
-            </>
-          ) : null}
-          {corners.map(({ x, y }, index) => (
-            <Circle
-              key={index}
-              cx={x}
-              cy={y}
-              r={(index === 0 && corners.length >= 3 ? 12 : 6) * unit}
-              fill={index === 0 ? palette['identity-tint'] : palette.ink}
-              stroke={palette.ink}
-              strokeWidth={2 * unit}
-            />
-          ))}
-        </Svg>
+        <Drawing paper={paper} corners={corners} hover={hover} />
       </View>
       {refused ? <FieldError message={refused} /> : null}
       <View className="flex-row flex-wrap gap-2">
@@ -172,5 +102,94 @@ export function DrawPad({
         Exact lengths are typed afterwards, wall by wall.
       </Words>
     </Sheet>
+  );
+}
+
+/** What has been drawn so far: squares, corners, and the wall that is being drawn with its length. */
+function Drawing({
+  paper,
+  corners,
+  hover,
+}: {
+  paper: Paper;
+  corners: readonly Point[];
+  hover: Point | undefined;
+}) {
+  const { palette } = useTheme();
+  const { system } = useUnits();
+  const last = corners[corners.length - 1];
+  const unit = paper.width / 340;
+  const lines = Array.from(
+    { length: Math.round(paper.width / paper.grid) + 1 },
+    (_unused, index) => index * paper.grid,
+  );
+  const length = hover && last ? Math.hypot(hover.x - last.x, hover.y - last.y) : 0;
+  return (
+    <Svg viewBox={`0 0 ${paper.width} ${paper.height}`} width="100%" height="100%" pointerEvents="none">
+      {lines.map((at) => (
+        <Line
+          key={`x${at}`}
+          x1={at}
+          y1={0}
+          x2={at}
+          y2={paper.height}
+          stroke={palette.rule}
+          strokeWidth={unit}
+        />
+      ))}
+      {lines.map((at) => (
+        <Line
+          key={`y${at}`}
+          x1={0}
+          y1={at}
+          x2={paper.width}
+          y2={at}
+          stroke={palette.rule}
+          strokeWidth={unit}
+        />
+      ))}
+      {corners.length > 1 ? (
+        <Path
+          d={`M${corners.map(({ x, y }) => `${x} ${y}`).join('L')}`}
+          fill="none"
+          stroke={palette.ink}
+          strokeWidth={4 * unit}
+        />
+      ) : null}
+      {last && hover ? (
+        <>
+          <Line
+            x1={last.x}
+            y1={last.y}
+            x2={hover.x}
+            y2={hover.y}
+            stroke={palette.identity}
+            strokeWidth={4 * unit}
+            strokeDasharray={`${8 * unit} ${5 * unit}`}
+          />
+          <SvgText
+            x={(last.x + hover.x) / 2}
+            y={(last.y + hover.y) / 2 - 10 * unit}
+            fontFamily="Mono700"
+            fontSize={18 * unit}
+            fill={palette.ink}
+            textAnchor="middle"
+          >
+            {showText(length, 'size', system)}
+          </SvgText>
+        </>
+      ) : null}
+      {corners.map(({ x, y }, index) => (
+        <Circle
+          key={index}
+          cx={x}
+          cy={y}
+          r={(index === 0 && corners.length >= 3 ? 12 : 6) * unit}
+          fill={index === 0 ? palette['identity-tint'] : palette.ink}
+          stroke={palette.ink}
+          strokeWidth={2 * unit}
+        />
+      ))}
+    </Svg>
   );
 }

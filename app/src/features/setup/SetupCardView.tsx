@@ -97,6 +97,12 @@ function PressureCell({
 
 const Rule = () => <View className="h-px bg-rule" />;
 
+/** What the parts of a card are shown from: `open` opens a number. */
+interface PartProps {
+  readonly card: SetupCard;
+  readonly open: (part: CardPart) => () => void;
+}
+
 /** The signature object: everything to set for one surface, readable at arm's length. Every number opens. */
 export function SetupCardView({
   card,
@@ -107,123 +113,15 @@ export function SetupCardView({
   onPickTip,
   stale,
 }: SetupCardViewProps) {
-  const { system } = useUnits();
-  const { tip } = card.tip.candidate;
   const open = (part: CardPart) => () => onOpen(part);
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
-      <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
-        <View className="flex-row items-center gap-4">
-          <Pressable
-            role="button"
-            aria-label={`Tip ${card.tip.code}, ${familyName(tip.family)}. Why this number`}
-            onPress={open('fan')}
-          >
-            <Words size={64} weight="digits-bold" testID="tip-code">
-              {card.tip.code}
-            </Words>
-          </Pressable>
-          <View className="min-w-0 flex-1">
-            <Words size={18} weight="bold">{`${familyName(tip.family)} tip`}</Words>
-            <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
-            <Words colour="ink2">{`hole ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
-          </View>
-        </View>
-        <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>
-        <Scene card={card} hoseText={hoseText} />
-      </View>
-
+      <TipPart card={card} open={open} hoseText={hoseText} />
       <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
-        <View className="flex-row flex-wrap">
-          <PressureCell label="Gun, start to stop" number={card.gunPressure} onPress={open('gunPressure')} />
-          <PressureCell
-            label="Pump, start to stop"
-            number={card.pumpPressure}
-            onPress={open('pumpPressure')}
-          />
-        </View>
-        <Rule />
-        <View className="flex-row flex-wrap">
-          <Cell label="Move the gun" onPress={open('gunSpeed')}>
-            <View className="flex-row flex-wrap items-baseline gap-x-2">
-              <Words size={22} weight="semi">{`${strokeText(card, system)} in`}</Words>
-              <Words size={44} weight="digits-bold" testID="stroke-time">
-                {show(card.stroke.time, 'time', system).number}
-                <Words size={22} weight="semi">
-                  {' s'}
-                </Words>
-              </Words>
-            </View>
-            <Words size={14} colour="ink2">
-              {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
-            </Words>
-          </Cell>
-          <Cell label={`Paint, ${counted(coats, 'coat')}`} onPress={open('paint')}>
-            <View testID="paint">
-              <BigNumber value={card.paint.value} kind="volume" size={44} both={false} />
-            </View>
-            <Words
-              size={14}
-              colour="ink2"
-            >{`${showRange(card.paint.low, card.paint.high, 'volume', system)} · ${showText(card.area.net, 'area', system)}`}</Words>
-          </Cell>
-        </View>
-        <Rule />
-        <View className="flex-row flex-wrap">
-          <Cell
-            label={card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film'}
-            colour="wet"
-            onPress={open('wetFilm')}
-          >
-            <View testID="wet-film">
-              <BigNumber value={card.wetFilm.value} kind="wetFilm" colour="wet" />
-            </View>
-          </Cell>
-          <Cell label="Dry film" colour="dry" onPress={open('dryFilm')}>
-            <BigNumber value={card.dryFilm.value} kind="dryFilm" colour="dry" />
-          </Cell>
-        </View>
-        <FilmSection card={card} />
-        <Rule />
-        <View className="flex-row flex-wrap">
-          <SmallCell label="Filter" value={`${card.mesh.value} mesh`} onPress={open('mesh')} />
-          <SmallCell
-            label="Thin"
-            value={
-              card.thinningLimit.value > 0
-                ? `0–${showText(card.thinningLimit.value, 'percent', system)}`
-                : 'not at all'
-            }
-            onPress={open('thinningLimit')}
-          />
-          <SmallCell label="Overlap" value={card.overlap.name} onPress={open('overlap')} />
-          <SmallCell
-            label="Distance"
-            value={showText(card.distance.value, 'distance', system)}
-            onPress={open('distance')}
-          />
-          <SmallCell
-            label="Sag limit"
-            value={showText(card.sagLimit.value, 'wetFilm', system)}
-            onPress={open('sagLimit')}
-          />
-          <SmallCell label="Flow" value={showText(card.flow.value, 'flow', system)} onPress={open('flow')} />
-        </View>
-        <Rule />
-        <View className="gap-1 p-2" testID="containers">
-          <Words size={14} weight="semi" colour="ink2">
-            Open
-          </Words>
-          <Words size={18} weight="bold">
-            {containerText(card.containers, system)}
-          </Words>
-          <Pressable role="button" onPress={open('hoseFill')} className="min-h-[24px]">
-            <Words size={14} colour="ink2">
-              {`With ${showText(card.hoseFill.value, 'volume', system)} that fills hose and pump. At worst: ${containerText(card.containersAtWorst, system)}.`}
-            </Words>
-            <Why />
-          </Pressable>
-        </View>
+        <HandPart card={card} open={open} coats={coats} />
+        <FilmPart card={card} open={open} />
+        <SmallPart card={card} open={open} />
+        <ContainersPart card={card} open={open} />
         {fromDataSheet.length > 0 ? (
           <View className="rounded-xl bg-identity-tint p-3" testID="from-data-sheet">
             <Words
@@ -233,39 +131,200 @@ export function SetupCardView({
           </View>
         ) : null}
       </View>
-
-      <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
-        <Words weight="bold" heading={2}>
-          Next best
-        </Words>
-        {card.nextBest.map((advice) => (
-          <Pressable
-            key={`${advice.candidate.tip.family} ${advice.code}`}
-            role="button"
-            onPress={() => onPickTip?.(advice)}
-            className="min-h-[56px] flex-row items-center gap-3 rounded-xl p-1 hover:bg-identity-tint"
-          >
-            <Words size={22} weight="digits-bold" className="w-16">
-              {advice.code}
-            </Words>
-            <View className="min-w-0 flex-1">
-              <Words
-                weight="semi"
-                size={14}
-              >{`${familyName(advice.candidate.tip.family)}${advice.onRack ? ' · on your rack' : ''}`}</Words>
-              <Words size={14} colour="ink2">
-                {advice.reason}
-              </Words>
-              <Words className="sr-only">Fit it instead</Words>
-            </View>
-          </Pressable>
-        ))}
-        <Words
-          size={14}
-          colour="ink2"
-        >{`${card.refusedTips} other tips do not work with this paint, pump and hose.`}</Words>
-      </View>
+      <NextBest card={card} onPickTip={onPickTip} />
       <Cautions card={card} />
+    </View>
+  );
+}
+
+/** The tip, what its code means, why it, and the line it stands on. */
+function TipPart({ card, open, hoseText }: PartProps & { hoseText: string }) {
+  const { system } = useUnits();
+  const { tip } = card.tip.candidate;
+  return (
+    <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
+      <View className="flex-row items-center gap-4">
+        <Pressable
+          role="button"
+          aria-label={`Tip ${card.tip.code}, ${familyName(tip.family)}. Why this number`}
+          onPress={open('fan')}
+        >
+          <Words size={64} weight="digits-bold" testID="tip-code">
+            {card.tip.code}
+          </Words>
+        </Pressable>
+        <View className="min-w-0 flex-1">
+          <Words size={18} weight="bold">{`${familyName(tip.family)} tip`}</Words>
+          <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
+          <Words colour="ink2">{`hole ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
+        </View>
+      </View>
+      <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>
+      <Scene card={card} hoseText={hoseText} />
+    </View>
+  );
+}
+
+/** What the hand sets: pressures, how fast the gun moves; and the paint it takes. */
+function HandPart({ card, open, coats }: PartProps & { coats: number }) {
+  const { system } = useUnits();
+  return (
+    <>
+      <View className="flex-row flex-wrap">
+        <PressureCell label="Gun, start to stop" number={card.gunPressure} onPress={open('gunPressure')} />
+        <PressureCell label="Pump, start to stop" number={card.pumpPressure} onPress={open('pumpPressure')} />
+      </View>
+      <Rule />
+      <View className="flex-row flex-wrap">
+        <Cell label="Move the gun" onPress={open('gunSpeed')}>
+          <View className="flex-row flex-wrap items-baseline gap-x-2">
+            <Words size={22} weight="semi">{`${strokeText(card, system)} in`}</Words>
+            <Words size={44} weight="digits-bold" testID="stroke-time">
+              {show(card.stroke.time, 'time', system).number}
+              <Words size={22} weight="semi">
+                {' s'}
+              </Words>
+            </Words>
+          </View>
+          <Words size={14} colour="ink2">
+            {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
+          </Words>
+        </Cell>
+        <Cell label={`Paint, ${counted(coats, 'coat')}`} onPress={open('paint')}>
+          <View testID="paint">
+            <BigNumber value={card.paint.value} kind="volume" size={44} both={false} />
+          </View>
+          <Words
+            size={14}
+            colour="ink2"
+          >{`${showRange(card.paint.low, card.paint.high, 'volume', system)} · ${showText(card.area.net, 'area', system)}`}</Words>
+        </Cell>
+      </View>
+    </>
+  );
+}
+
+/** Wet and dry film, and both as a cross-section. */
+function FilmPart({ card, open }: PartProps) {
+  return (
+    <>
+      <Rule />
+      <View className="flex-row flex-wrap">
+        <Cell
+          label={card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film'}
+          colour="wet"
+          onPress={open('wetFilm')}
+        >
+          <View testID="wet-film">
+            <BigNumber value={card.wetFilm.value} kind="wetFilm" colour="wet" />
+          </View>
+        </Cell>
+        <Cell label="Dry film" colour="dry" onPress={open('dryFilm')}>
+          <BigNumber value={card.dryFilm.value} kind="dryFilm" colour="dry" />
+        </Cell>
+      </View>
+      <FilmSection card={card} />
+    </>
+  );
+}
+
+/** What is set once: filter, thinning, overlap, distance; and the limits. */
+function SmallPart({ card, open }: PartProps) {
+  const { system } = useUnits();
+  return (
+    <>
+      <Rule />
+      <View className="flex-row flex-wrap">
+        <SmallCell label="Filter" value={`${card.mesh.value} mesh`} onPress={open('mesh')} />
+        <SmallCell
+          label="Thin"
+          value={
+            card.thinningLimit.value > 0
+              ? `0–${showText(card.thinningLimit.value, 'percent', system)}`
+              : 'not at all'
+          }
+          onPress={open('thinningLimit')}
+        />
+        <SmallCell label="Overlap" value={card.overlap.name} onPress={open('overlap')} />
+        <SmallCell
+          label="Distance"
+          value={showText(card.distance.value, 'distance', system)}
+          onPress={open('distance')}
+        />
+        <SmallCell
+          label="Sag limit"
+          value={showText(card.sagLimit.value, 'wetFilm', system)}
+          onPress={open('sagLimit')}
+        />
+        <SmallCell label="Flow" value={showText(card.flow.value, 'flow', system)} onPress={open('flow')} />
+      </View>
+    </>
+  );
+}
+
+/** What to open. */
+function ContainersPart({ card, open }: PartProps) {
+  const { system } = useUnits();
+  return (
+    <>
+      <Rule />
+      <View className="gap-1 p-2" testID="containers">
+        <Words size={14} weight="semi" colour="ink2">
+          Open
+        </Words>
+        <Words size={18} weight="bold">
+          {containerText(card.containers, system)}
+        </Words>
+        <Pressable role="button" onPress={open('hoseFill')} className="min-h-[24px]">
+          <Words size={14} colour="ink2">
+            {`With ${showText(card.hoseFill.value, 'volume', system)} that fills hose and pump. At worst: ${containerText(card.containersAtWorst, system)}.`}
+          </Words>
+          <Why />
+        </Pressable>
+      </View>
+    </>
+  );
+}
+
+/** The tips that come next, to fit instead. */
+function NextBest({
+  card,
+  onPickTip,
+}: {
+  card: SetupCard;
+  onPickTip: ((advice: TipAdvice) => void) | undefined;
+}) {
+  return (
+    <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
+      <Words weight="bold" heading={2}>
+        Next best
+      </Words>
+      {card.nextBest.map((advice) => (
+        <Pressable
+          key={`${advice.candidate.tip.family} ${advice.code}`}
+          role="button"
+          onPress={() => onPickTip?.(advice)}
+          className="min-h-[56px] flex-row items-center gap-3 rounded-xl p-1 hover:bg-identity-tint"
+        >
+          <Words size={22} weight="digits-bold" className="w-16">
+            {advice.code}
+          </Words>
+          <View className="min-w-0 flex-1">
+            <Words
+              weight="semi"
+              size={14}
+            >{`${familyName(advice.candidate.tip.family)}${advice.onRack ? ' · on your rack' : ''}`}</Words>
+            <Words size={14} colour="ink2">
+              {advice.reason}
+            </Words>
+            <Words className="sr-only">Fit it instead</Words>
+          </View>
+        </Pressable>
+      ))}
+      <Words
+        size={14}
+        colour="ink2"
+      >{`${card.refusedTips} other tips do not work with this paint, pump and hose.`}</Words>
     </View>
   );
 }

@@ -39,8 +39,6 @@ export function SurfaceForm({
   onInvalid,
 }: SurfaceFormProps) {
   const { geometry } = surface;
-  const { data: systems = [] } = useList('systems');
-  const keep = useKeepSystem();
   const [choosing, setChoosing] = useState(false);
   const coating = coatings.find(({ id }) => id === surface.coatingId);
   const thinLimit = coating ? coatingInput(coating, 'thinningLimit').value : 0.5;
@@ -52,42 +50,7 @@ export function SurfaceForm({
         onChange={(next) => onChange({ geometry: next })}
         onInvalid={onInvalid}
       />
-      <Group title="What it is">
-        {fromPlace ? null : (
-          <Choice
-            label="Piece"
-            value={surface.element}
-            options={ELEMENT_OPTIONS}
-            onChange={(element) => onChange({ element })}
-          />
-        )}
-        <Choice
-          label="Surface"
-          value={surface.kind}
-          options={KIND_OPTIONS}
-          onChange={(kind) => onChange({ kind })}
-        />
-        <Segmented
-          label="Inside or outside"
-          value={surface.side}
-          options={SIDE_OPTIONS}
-          onChange={(side) => onChange({ side })}
-        />
-        <Segmented
-          label="Condition"
-          value={surface.condition}
-          options={CONDITION_OPTIONS}
-          onChange={(condition) => onChange({ condition })}
-        />
-        {surface.side === 'outside' ? (
-          <Segmented
-            label="Wind"
-            value={surface.wind}
-            options={WIND_OPTIONS}
-            onChange={(wind) => onChange({ wind })}
-          />
-        ) : null}
-      </Group>
+      <WhatItIs fromPlace={fromPlace} surface={surface} onChange={onChange} />
       <Group title="Coating">
         <Button label="Choose a system" onPress={() => setChoosing(true)} className="self-start" />
         <Choice
@@ -132,17 +95,10 @@ export function SurfaceForm({
         <SystemNotes choice={surface} kind={surface.kind} coatings={coatings} />
       </Group>
       {choosing ? (
-        <SystemSheet
-          title="Coating system"
-          piece={surface}
-          now={surface}
-          systems={systems}
+        <SystemChoice
+          surface={surface}
           coatings={coatings}
-          onChoose={({ coatingId, coats, thinning, under }) => {
-            onChange({ coatingId, coats, thinning, under, tip: null });
-            setChoosing(false);
-          }}
-          onKeep={(name, choice) => void keep(name, surface, choice)}
+          onChange={onChange}
           onClose={() => setChoosing(false)}
         />
       ) : null}
@@ -156,5 +112,75 @@ export function SurfaceForm({
         />
       </Group>
     </View>
+  );
+}
+
+type PartProps = Pick<SurfaceFormProps, 'surface' | 'onChange'>;
+
+/** Piece, surface, side, condition, wind. */
+function WhatItIs({ fromPlace, surface, onChange }: PartProps & { fromPlace: boolean }) {
+  return (
+    <Group title="What it is">
+      {fromPlace ? null : (
+        <Choice
+          label="Piece"
+          value={surface.element}
+          options={ELEMENT_OPTIONS}
+          onChange={(element) => onChange({ element })}
+        />
+      )}
+      <Choice
+        label="Surface"
+        value={surface.kind}
+        options={KIND_OPTIONS}
+        onChange={(kind) => onChange({ kind })}
+      />
+      <Segmented
+        label="Inside or outside"
+        value={surface.side}
+        options={SIDE_OPTIONS}
+        onChange={(side) => onChange({ side })}
+      />
+      <Segmented
+        label="Condition"
+        value={surface.condition}
+        options={CONDITION_OPTIONS}
+        onChange={(condition) => onChange({ condition })}
+      />
+      {surface.side === 'outside' ? (
+        <Segmented
+          label="Wind"
+          value={surface.wind}
+          options={WIND_OPTIONS}
+          onChange={(wind) => onChange({ wind })}
+        />
+      ) : null}
+    </Group>
+  );
+}
+
+/** The company's systems and the usual ones, to put on the surface at once. */
+function SystemChoice({
+  surface,
+  coatings,
+  onChange,
+  onClose,
+}: PartProps & Pick<SurfaceFormProps, 'coatings'> & { onClose: () => void }) {
+  const { data: systems = [] } = useList('systems');
+  const keep = useKeepSystem();
+  return (
+    <SystemSheet
+      title="Coating system"
+      piece={surface}
+      now={surface}
+      systems={systems}
+      coatings={coatings}
+      onChoose={({ coatingId, coats, thinning, under }) => {
+        onChange({ coatingId, coats, thinning, under, tip: null });
+        onClose();
+      }}
+      onKeep={(name, choice) => void keep(name, surface, choice)}
+      onClose={onClose}
+    />
   );
 }

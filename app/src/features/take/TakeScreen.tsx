@@ -1,5 +1,5 @@
 import { layersOf, requestFor } from '@fine-spray/contract/planning';
-import { OWN_CUP } from '@fine-spray/contract';
+import { OWN_CUP, type Gear } from '@fine-spray/contract';
 import {
   archetypeOf,
   coatingMesh,
@@ -11,6 +11,7 @@ import {
   type DaySetup,
   type Misfit,
   type TakeLine,
+  type UnitSystem,
 } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
@@ -38,74 +39,87 @@ export function TakeScreen({ jobId }: { jobId: string }) {
   );
 }
 
+const NONE: readonly Gear[] = [];
+
+/** What a day with a job takes along, what does not go together, and which set-ups there are none of. */
+function neededFor(
+  { job, surfaces, kit }: LoadedJob,
+  gear: readonly Gear[],
+  left: readonly string[],
+  system: UnitSystem,
+) {
+  const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+  if (!sprayer) return undefined;
+  const hoses = job.hoseIds.flatMap((id) => kit.hoses.find((hose) => hose.id === id) ?? []);
+  const owned = {
+    tips: kit.tips.flatMap(({ code, family }) => {
+      const tip = readTip(code, family);
+      return tip.ok ? [tip.value] : [];
+    }),
+    gunMeshes: gear.flatMap(({ kind, mesh }) =>
+      (kind === 'filter' || kind === 'gun') && mesh !== null ? [mesh] : [],
+    ),
+    seals: gear.flatMap(({ seal }) => (seal === null ? [] : [seal])),
+    cups: gear.flatMap(({ cup }) => (cup === null || cup === OWN_CUP ? [] : [cup])),
+  };
+  const misfits = new Map<string, Misfit>();
+  const setups: DaySetup[] = [];
+  const refused: string[] = [];
+  for (const surface of surfaces) {
+    if (left.includes(surface.room)) continue;
+    for (const layer of layersOf(surface)) {
+      const request = requestFor(surface, job, kit, layer);
+      if (!request) continue;
+      const card = setupCard(request, system);
+      if (!card.ok) {
+        refused.push(`${surface.room} ${surface.name}: ${card.message}`);
+        continue;
+      }
+      const { tip } = card.value.tip.candidate;
+      const { base } = archetypeOf(request.coating.archetype);
+      const mesh = card.value.mesh.value;
+      const cups = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
+      const fits = cups.ok ? [cups.value.cup, ...cups.value.others] : [];
+      const cup = fits.find((one) => owned.cups.includes(one)) ?? fits[0];
+      setups.push({
+        tip,
+        mesh,
+        base,
+        coating: request.coating.name,
+        surfaces: 1,
+        ...(cup === undefined ? {} : { cup }),
+      });
+      const rig = {
+        sprayer,
+        hoses,
+        gear: [...gear],
+        tip,
+        base,
+        coatingMesh: coatingMesh(request.coating),
+        side: surface.side,
+      };
+      for (const one of rigMisfits(rig, mesh, system)) misfits.set(`${one.code} ${one.what}`, one);
+    }
+  }
+  const all = [...misfits.values()];
+  const lines = takeList(setups, owned, {
+    sprayer: sprayer.name,
+    hoses: hoses.map(({ name }) => name),
+    misfits: all,
+  });
+  return { lines, misfits: all, refused };
+}
+
 function Taking({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
   const gear = useList('gear').data;
   const rooms = [...new Set(surfaces.map(({ room }) => room))];
   const [left, setLeft] = useKept(`rooms left out ${job.id}`, readList, []);
   const [packed, setPacked] = useKept(`packed ${job.id}`, readList, []);
-  const worked = useMemo(() => {
-    const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
-    if (!sprayer) return undefined;
-    const hoses = job.hoseIds.flatMap((id) => kit.hoses.find((hose) => hose.id === id) ?? []);
-    const owned = {
-      tips: kit.tips.flatMap(({ code, family }) => {
-        const tip = readTip(code, family);
-        return tip.ok ? [tip.value] : [];
-      }),
-      gunMeshes: (gear ?? []).flatMap(({ kind, mesh }) =>
-        (kind === 'filter' || kind === 'gun') && mesh !== null ? [mesh] : [],
-      ),
-      seals: (gear ?? []).flatMap(({ seal }) => (seal === null ? [] : [seal])),
-      cups: (gear ?? []).flatMap(({ cup }) => (cup === null || cup === OWN_CUP ? [] : [cup])),
-    };
-    const misfits = new Map<string, Misfit>();
-    const setups: DaySetup[] = [];
-    const refused: string[] = [];
-    for (const surface of surfaces) {
-      if (left.includes(surface.room)) continue;
-      for (const layer of layersOf(surface)) {
-        const request = requestFor(surface, job, kit, layer);
-        if (!request) continue;
-        const card = setupCard(request, system);
-        if (!card.ok) {
-          refused.push(`${surface.room} ${surface.name}: ${card.message}`);
-          continue;
-        }
-        const { tip } = card.value.tip.candidate;
-        const { base } = archetypeOf(request.coating.archetype);
-        const mesh = card.value.mesh.value;
-        const cups = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
-        const fits = cups.ok ? [cups.value.cup, ...cups.value.others] : [];
-        const cup = fits.find((one) => owned.cups.includes(one)) ?? fits[0];
-        setups.push({
-          tip,
-          mesh,
-          base,
-          coating: request.coating.name,
-          surfaces: 1,
-          ...(cup === undefined ? {} : { cup }),
-        });
-        const rig = {
-          sprayer,
-          hoses,
-          gear: gear ?? [],
-          tip,
-          base,
-          coatingMesh: coatingMesh(request.coating),
-          side: surface.side,
-        };
-        for (const one of rigMisfits(rig, mesh, system)) misfits.set(`${one.code} ${one.what}`, one);
-      }
-    }
-    const all = [...misfits.values()];
-    const lines = takeList(setups, owned, {
-      sprayer: sprayer.name,
-      hoses: hoses.map(({ name }) => name),
-      misfits: all,
-    });
-    return { lines, misfits: all, refused };
-  }, [job, surfaces, kit, gear, left, system]);
+  const worked = useMemo(
+    () => neededFor({ job, surfaces, kit }, gear ?? NONE, left, system),
+    [job, surfaces, kit, gear, left, system],
+  );
   const toggle = (list: readonly string[], one: string) =>
     list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
   if (!worked || surfaces.length === 0) {

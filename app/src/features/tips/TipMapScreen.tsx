@@ -9,6 +9,7 @@ import {
   type Schools,
   type TipCell,
   type TipFamily,
+  type TipMap,
 } from '@fine-spray/core';
 import { useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
@@ -43,38 +44,13 @@ export function TipMapScreen({ site }: { site: Site }) {
   const first = site.card.ok ? site.card.value.tip.candidate.tip.family : 'standard';
   const [family, setFamily] = useState<TipFamily>(first);
   const [open, setOpen] = useState<TipCell>();
-  const scroller = useRef<ScrollView>(null);
   if (!found.ok) return <ErrorState title="No map for this" text={found.message} />;
   const map = tipMap(found.value, family);
   const now = site.card.ok ? site.card.value.tip : undefined;
   const chosen = open ?? (now ? map.cell(now.candidate.tip.fan, now.candidate.tip.orificeThou) : undefined);
   return (
     <View className="gap-4">
-      {chosen ? (
-        <Panel testID="tip-chosen">
-          <View className="flex-row flex-wrap items-end gap-4">
-            <Words size={64} weight="digits-bold">
-              {chosen.code}
-            </Words>
-            <View className="min-w-0 flex-1">
-              <Words size={18} weight="bold">{`${LOOKS[chosen.fit].sign} ${LOOKS[chosen.fit].word}`}</Words>
-              <Words>{chosen.reason}</Words>
-            </View>
-          </View>
-          {chosen.option ? (
-            <Words colour="ink2">{`${showText(chosen.option.candidate.gunPressure, 'pressure', system)} at the gun, ${showText(chosen.option.candidate.gunSpeed, 'speed', system)}, ${chosen.option.mesh} mesh, ${chosen.option.seal.name.toLowerCase()}, ${chosen.option.finish} finish.`}</Words>
-          ) : null}
-          {chosen.option && chosen.code === now?.code && family === now.candidate.tip.family ? (
-            <Words weight="semi">On the card now.</Words>
-          ) : chosen.option ? (
-            <Button
-              label={`Make ${chosen.code} the card`}
-              kind="primary"
-              onPress={() => site.setTip(chosen.tip)}
-            />
-          ) : null}
-        </Panel>
-      ) : null}
+      {chosen ? <ChosenTip site={site} chosen={chosen} family={family} /> : null}
       <Segmented
         label="Family"
         value={family}
@@ -87,61 +63,7 @@ export function TipMapScreen({ site }: { site: Site }) {
       {map.orifices.length === 0 ? (
         <Words>No tips of this family.</Words>
       ) : (
-        <ScrollView
-          ref={scroller}
-          onLayout={({ nativeEvent }) => {
-            // What is on the card stands in sight, not at the end of a scroll.
-            const column = chosen ? map.fans.indexOf(chosen.tip.fan) : 0;
-            const left = (column + 2) * (SIDE + 4) - nativeEvent.layout.width;
-            if (left > 0) scroller.current?.scrollTo({ x: left, animated: false });
-          }}
-          horizontal
-          tabIndex={0}
-          aria-label="Map of tips: fan across, orifice down"
-          testID="tip-map"
-        >
-          <View className="gap-1">
-            <View className="flex-row gap-1">
-              <Cell head="thou" />
-              {map.fans.map((fan) => (
-                <Cell key={fan} head={`fan ${fan}`} />
-              ))}
-            </View>
-            {map.orifices.map((orifice) => (
-              <View key={orifice} className="flex-row gap-1">
-                <Cell head={String(orifice).padStart(2, '0')} />
-                {map.fans.map((fan) => {
-                  const cell = map.cell(fan, orifice);
-                  if (!cell) return <Cell key={fan} head="" />;
-                  const { sign, word, box } = LOOKS[cell.fit];
-                  const picked = cell === chosen || cell.code === chosen?.code;
-                  return (
-                    <Pressable
-                      key={fan}
-                      role="button"
-                      aria-label={`${cell.code}, ${word}`}
-                      aria-pressed={picked}
-                      onPress={() => setOpen(cell)}
-                      style={{ width: SIDE, height: SIDE }}
-                      className={`items-center justify-center rounded-lg ${box} ${picked ? 'outline outline-2 outline-ink' : ''}`}
-                    >
-                      <Words
-                        size={14}
-                        weight="bold"
-                        colour={cell.fit === 'best' ? 'on-identity' : cell.fit === 'refused' ? 'ink2' : 'ink'}
-                      >
-                        {sign}
-                      </Words>
-                      <Words size={14} weight="digits" colour={cell.fit === 'best' ? 'on-identity' : 'ink2'}>
-                        {cell.code}
-                      </Words>
-                    </Pressable>
-                  );
-                })}
-              </View>
-            ))}
-          </View>
-        </ScrollView>
+        <TipGrid map={map} chosen={chosen} onOpen={setOpen} />
       )}
       <View className="flex-row flex-wrap gap-x-4 gap-y-1">
         {FITS_SHOWN.map((fit) => (
@@ -165,6 +87,107 @@ export function TipMapScreen({ site }: { site: Site }) {
         </Words>
       </Panel>
     </View>
+  );
+}
+
+/** A tip of the map: how it fits and why, and the way to fit it. */
+function ChosenTip({ site, chosen, family }: { site: Site; chosen: TipCell; family: TipFamily }) {
+  const { system } = useUnits();
+  const now = site.card.ok ? site.card.value.tip : undefined;
+  return (
+    <Panel testID="tip-chosen">
+      <View className="flex-row flex-wrap items-end gap-4">
+        <Words size={64} weight="digits-bold">
+          {chosen.code}
+        </Words>
+        <View className="min-w-0 flex-1">
+          <Words size={18} weight="bold">{`${LOOKS[chosen.fit].sign} ${LOOKS[chosen.fit].word}`}</Words>
+          <Words>{chosen.reason}</Words>
+        </View>
+      </View>
+      {chosen.option ? (
+        <Words colour="ink2">{`${showText(chosen.option.candidate.gunPressure, 'pressure', system)} at the gun, ${showText(chosen.option.candidate.gunSpeed, 'speed', system)}, ${chosen.option.mesh} mesh, ${chosen.option.seal.name.toLowerCase()}, ${chosen.option.finish} finish.`}</Words>
+      ) : null}
+      {chosen.option && chosen.code === now?.code && family === now.candidate.tip.family ? (
+        <Words weight="semi">On the card now.</Words>
+      ) : chosen.option ? (
+        <Button
+          label={`Make ${chosen.code} the card`}
+          kind="primary"
+          onPress={() => site.setTip(chosen.tip)}
+        />
+      ) : null}
+    </Panel>
+  );
+}
+
+/** The map itself: fan across, orifice down. */
+function TipGrid({
+  map,
+  chosen,
+  onOpen,
+}: {
+  map: TipMap;
+  chosen: TipCell | undefined;
+  onOpen: (cell: TipCell) => void;
+}) {
+  const scroller = useRef<ScrollView>(null);
+  return (
+    <ScrollView
+      ref={scroller}
+      onLayout={({ nativeEvent }) => {
+        // What is on the card stands in sight, not at the end of a scroll.
+        const column = chosen ? map.fans.indexOf(chosen.tip.fan) : 0;
+        const left = (column + 2) * (SIDE + 4) - nativeEvent.layout.width;
+        if (left > 0) scroller.current?.scrollTo({ x: left, animated: false });
+      }}
+      horizontal
+      tabIndex={0}
+      aria-label="Map of tips: fan across, orifice down"
+      testID="tip-map"
+    >
+      <View className="gap-1">
+        <View className="flex-row gap-1">
+          <Cell head="thou" />
+          {map.fans.map((fan) => (
+            <Cell key={fan} head={`fan ${fan}`} />
+          ))}
+        </View>
+        {map.orifices.map((orifice) => (
+          <View key={orifice} className="flex-row gap-1">
+            <Cell head={String(orifice).padStart(2, '0')} />
+            {map.fans.map((fan) => {
+              const cell = map.cell(fan, orifice);
+              if (!cell) return <Cell key={fan} head="" />;
+              const { sign, word, box } = LOOKS[cell.fit];
+              const picked = cell === chosen || cell.code === chosen?.code;
+              return (
+                <Pressable
+                  key={fan}
+                  role="button"
+                  aria-label={`${cell.code}, ${word}`}
+                  aria-pressed={picked}
+                  onPress={() => onOpen(cell)}
+                  style={{ width: SIDE, height: SIDE }}
+                  className={`items-center justify-center rounded-lg ${box} ${picked ? 'outline outline-2 outline-ink' : ''}`}
+                >
+                  <Words
+                    size={14}
+                    weight="bold"
+                    colour={cell.fit === 'best' ? 'on-identity' : cell.fit === 'refused' ? 'ink2' : 'ink'}
+                  >
+                    {sign}
+                  </Words>
+                  <Words size={14} weight="digits" colour={cell.fit === 'best' ? 'on-identity' : 'ink2'}>
+                    {cell.code}
+                  </Words>
+                </Pressable>
+              );
+            })}
+          </View>
+        ))}
+      </View>
+    </ScrollView>
   );
 }
 

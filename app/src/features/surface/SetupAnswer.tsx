@@ -1,0 +1,126 @@
+import { LAYER_NAMES, type Kit, type SetupJob } from '@fine-spray/contract/planning';
+import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type Tip } from '@fine-spray/core';
+import Columns3 from 'lucide-react-native/icons/columns-3';
+import Layers from 'lucide-react-native/icons/layers';
+import { View } from 'react-native';
+import { SetupCardView, type CardPart } from '@/features/setup';
+import { DialledIn, ToolRow, type ToolsUnder } from '@/features/site';
+import { Button } from '@/ui/button';
+import { FieldError } from '@/ui/field';
+import { Segmented } from '@/ui/segmented';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
+import { layerKey, type LayerSetup } from './useLayerSetup';
+
+function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
+  const total = job.hoseIds.reduce(
+    (sum, id) => sum + (kit.hoses.find((hose) => hose.id === id)?.length ?? 0),
+    0,
+  );
+  return total === 0
+    ? 'no hose'
+    : system === 'metric'
+      ? `${Number(total.toFixed(1))} m hose`
+      : `${Math.round(total / 0.3048)} ft hose`;
+}
+
+export interface SetupAnswerProps {
+  readonly setup: LayerSetup;
+  readonly job: SetupJob;
+  readonly kit: Kit;
+  readonly under: ToolsUnder;
+  readonly surfaceId: string | null;
+  readonly onOpen: (part: CardPart) => void;
+  readonly onPickTip: (tip: Tip) => void;
+  readonly onBeside: (what: 'film' | 'set-ups') => void;
+}
+
+/** The answer for a surface: the card of the layer that is chosen, or why there is none, and the ways on. */
+export function SetupAnswer({
+  setup,
+  job,
+  kit,
+  under,
+  surfaceId,
+  onOpen,
+  onPickTip,
+  onBeside,
+}: SetupAnswerProps) {
+  const { system } = useUnits();
+  const { layers, underneath, sprayed, role, setRole, card, refusal, coating } = setup;
+  const works = card !== undefined && !refusal;
+  return (
+    <View className="gap-3">
+      {layers.length > 1 ? (
+        <Segmented
+          label="Set-up for"
+          value={role}
+          options={layers.map((one, index) => ({
+            value: layerKey(layers, index),
+            label: LAYER_NAMES[one.role],
+          }))}
+          onChange={setRole}
+        />
+      ) : null}
+      {refusal ? (
+        <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal">
+          <FieldError message={refusal.message} />
+          {card ? (
+            <Words size={14} colour="ink2" className="pl-6">
+              The card below is the last one that worked.
+            </Words>
+          ) : null}
+        </View>
+      ) : null}
+      {works && !underneath ? (
+        <DialledIn
+          surfaceId={surfaceId}
+          coatingId={sprayed.coatingId}
+          code={card.tip.code}
+          family={card.tip.candidate.tip.family}
+        />
+      ) : null}
+      {card ? (
+        <SetupCardView
+          card={card}
+          coats={sprayed.coats}
+          hoseText={hoseText(job, kit, system)}
+          fromDataSheet={Object.keys(coating?.overrides ?? {}).map(
+            (name) => COATING_PROPERTIES[name as CoatingProperty].label,
+          )}
+          stale={refusal?.message}
+          onOpen={onOpen}
+          onPickTip={({ candidate }) => onPickTip(candidate.tip)}
+        />
+      ) : refusal ? null : (
+        <ErrorState
+          title="No card yet"
+          text="This job's sprayer or this surface's coating is missing from the kit. Choose another one."
+        />
+      )}
+      {works ? (
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label="See the film on the wall"
+            icon={Layers}
+            className="flex-grow"
+            onPress={() => onBeside('film')}
+          />
+          <Button
+            label="Compare set-ups"
+            icon={Columns3}
+            className="flex-grow"
+            onPress={() => onBeside('set-ups')}
+          />
+        </View>
+      ) : null}
+      {works && !underneath ? (
+        <ToolRow under={under} log={surfaceId ? `/log?surface=${surfaceId}` : undefined} />
+      ) : null}
+      <Words size={14} colour="ink2">
+        {PRECEDENCE_NOTE}
+      </Words>
+    </View>
+  );
+}

@@ -1,0 +1,42 @@
+import {
+  layerAlone,
+  layersOf,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+  type SurfaceLayer,
+} from '@fine-spray/contract/planning';
+import { useMemo, useState } from 'react';
+import { useSetup } from '@/features/setup';
+import { useUnits } from '@/ui/units';
+
+/** What a layer is told by among several: its role, and its place where two have the same. */
+export const layerKey = (layers: readonly SurfaceLayer[], index: number) =>
+  layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
+
+/** The set-up of one layer of a surface: which one is chosen, its card or the last that worked, and why there is none. */
+export function useLayerSetup(surface: SetupSurface, job: SetupJob, kit: Kit) {
+  const { system } = useUnits();
+  const [role, setRole] = useState('finish');
+  const { layers, underneath, sprayed } = useMemo(() => {
+    const all = layersOf(surface);
+    const layer = all.find((_layer, index) => layerKey(all, index) === role);
+    const below = layer !== undefined && layer.role !== 'finish';
+    return { layers: all, underneath: below, sprayed: below ? layerAlone(surface, layer) : surface };
+  }, [surface, role]);
+  const { request, result, lastGood } = useSetup(sprayed, job, kit, system);
+  return {
+    layers,
+    /** A layer under the finish is chosen. */
+    underneath,
+    sprayed,
+    role: underneath ? role : 'finish',
+    setRole,
+    request,
+    card: result?.ok ? result.value : lastGood,
+    refusal: result && !result.ok ? result : undefined,
+    coating: kit.coatings.find(({ id }) => id === sprayed.coatingId),
+  };
+}
+
+export type LayerSetup = ReturnType<typeof useLayerSetup>;
