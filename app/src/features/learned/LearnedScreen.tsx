@@ -1,10 +1,12 @@
 import { journalLine } from '@fine-spray/contract/log';
 import {
+  CUPS,
   FAMILY_DATA,
   counted,
   lessons,
   showRange,
   showText,
+  type CupId,
   type Explained,
   type Lesson,
 } from '@fine-spray/core';
@@ -30,7 +32,7 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
   },
   pressure: {
     title: 'Pressure for an even fan',
-    text: 'Over what the heuristic says. Changes where dialling in begins.',
+    text: 'Beside the working estimate. Changes where dialling in begins.',
   },
   speed: { title: 'Gun speed', text: 'Over the speed of the card, as the comb asked for it.' },
   thinning: { title: 'Thinner', text: 'In the set-ups that were confirmed.' },
@@ -57,7 +59,7 @@ function Loaded({ log }: { log: SiteLog }) {
       <Panel testID="history-switch">
         <Words size={22} weight="bold">
           {ours === 'on'
-            ? 'Plans stand on our history where it has something to say'
+            ? 'Plans use our own history where there is any'
             : 'Plans stand on data sheets and working defaults'}
         </Words>
         <Segmented
@@ -107,12 +109,15 @@ function Loaded({ log }: { log: SiteLog }) {
 const keyOf = ({ kind, coating, family, cup, work }: Lesson) =>
   [kind, coating, family, cup, work?.element, work?.side, work?.wind].join(' ');
 
+/** A cup by its standard; one of the crew's own has none. */
+const cupName = (cup: string): string => (cup in CUPS ? CUPS[cup as CupId].name : 'Own cup');
+
 function aboutWords({ coating, family, cup, work }: Lesson, log: SiteLog): string {
   return [
     work ? `${work.element}, ${work.side}${work.side === 'outside' ? `, ${work.wind}` : ''}` : undefined,
     coating === undefined ? undefined : (log.names.coating(coating) ?? 'a coating that was deleted'),
     family === undefined ? undefined : `${FAMILY_DATA[family].name.toLowerCase()} tips`,
-    cup === undefined ? undefined : cup === 'own' ? 'own cup' : cup,
+    cup === undefined ? undefined : cupName(cup),
   ]
     .filter(Boolean)
     .join(', ');

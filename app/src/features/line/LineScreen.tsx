@@ -147,7 +147,7 @@ function LineAnswer({ site, card, trial }: TrialProps) {
             <Words
               size={14}
               colour="ink2"
-            >{`Gun pressure ${showText(shown.value.gun.low, 'pressure', system)} to ${showText(shown.value.gun.high, 'pressure', system)} by what is not known of the paint. Tip ${card.tip.code} takes ${showText(shown.value.flow.value, 'flow', system)} of the pump's ${showText(site.sprayer.maxFlow, 'flow', system)}.`}</Words>
+            >{`${showText(shown.value.gun.low, 'pressure', system)} to ${showText(shown.value.gun.high, 'pressure', system)} at the gun, depending on the paint. Tip ${card.tip.code} takes ${showText(shown.value.flow.value, 'flow', system)} of the pump's ${showText(site.sprayer.maxFlow, 'flow', system)}.`}</Words>
           </>
         ) : (
           <FieldError message={shown.message} />

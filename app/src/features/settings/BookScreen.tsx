@@ -63,8 +63,8 @@ function Book({ company }: { company: Company }) {
         <SaveLine {...stand} />
       </View>
       <Words colour="ink2">
-        Hours and costs of every job stand on these. A price that is left empty is left out of the cost, and
-        said so.
+        The hours and cost of every job are worked out from these. A price that is left empty is left out of
+        the cost, and said so.
       </Words>
       <Words size={18} weight="bold" heading={2}>
         Money and crew

@@ -1,6 +1,7 @@
+import { CUPS } from '@fine-spray/core/coating';
 import { quantity } from '@fine-spray/core/units';
 import { z } from 'zod';
-import { CUP_CHOICES } from '../../kit';
+import { CUP_CHOICES, OWN_CUP } from '../../kit';
 import { id, line, numberWithin, oneOf } from '../../primitives';
 import { entryKind } from '../kind';
 import { batch, fraction, paintTemperature } from '../parts';
@@ -57,7 +58,7 @@ export const viscosity = entryKind({
   words: ({ coatingId, cup, before, after, added, addedWhat, temperature }, { show, coating }) =>
     joined([
       coating(coatingId),
-      `${cup === 'own' ? 'own cup' : cup} ${show(meanOf(before), 'time')} at ${show(temperature, 'temperature')}`,
+      `${cup === OWN_CUP ? 'Own cup' : CUPS[cup].name} ${show(meanOf(before), 'time')} at ${show(temperature, 'temperature')}`,
       added > 0 && `${show(added, 'millilitres')} ${addedWhat || 'thinner'}`,
       after.length > 0 && `then ${show(meanOf(after), 'time')}`,
     ]),
