@@ -33,19 +33,17 @@ test(
       name: 'A whole street',
     });
     const [sample] = (await json('GET', `/api${demo}/surfaces`))['items'] as Record<string, unknown>[];
-    for (let from = 0; from < SURFACES; from += 50) {
-      const batch = Array.from({ length: 50 }, (_unused, index) => from + index);
-      await Promise.all(
-        batch.map((position) =>
-          json('PUT', `/api/surfaces/${randomUUID()}`, {
-            ...content(sample ?? {}),
-            jobId,
-            position,
-            name: `Wall ${position + 1} with a name as long as people give when a house has many walls alike`,
-          }),
-        ),
-      );
-    }
+    const writes = Array.from({ length: SURFACES }, (_unused, position) => ({
+      resource: 'surfaces',
+      id: randomUUID(),
+      content: {
+        ...content(sample ?? {}),
+        jobId,
+        position,
+        name: `Wall ${position + 1} with a name as long as people give when a house has many walls alike`,
+      },
+    }));
+    await json('POST', '/api/batch', { writes });
     await page.goto(`${address()}/jobs/${jobId}`);
     await expect(page.getByText(/Wall 1 with a name/)).toBeVisible();
     expect(await page.getByRole('link', { name: /Wall \d+ with/ }).count()).toBeLessThan(200);

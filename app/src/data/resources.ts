@@ -86,10 +86,13 @@ export const usePlaces = (jobId: string) => useOfJob('places', jobId);
 export function useCompany() {
   return useQuery({
     queryKey: keys.company,
-    queryFn: async ({ signal }) =>
-      sound<Company>('company', await call('GET', '/api/company', undefined, { signal })),
+    queryFn: ({ signal }) => call('GET', '/api/company', undefined, { signal }),
+    // What the device kept is read through it too.
+    select: companyRow,
   });
 }
+
+const companyRow = (row: unknown) => sound<Company>('company', row);
 
 /** A row that came by itself, as its schema says. */
 function sound<Row>(name: RowName, row: unknown): Row {
