@@ -95,7 +95,9 @@ function entriesAmong(rows: readonly unknown[]): Entry[] {
   return wrong.length === 0 ? (rows as Entry[]) : rows.filter(isEntry);
 }
 
-/** Entries looked at in one turn ahead of their use, ms: less than a frame. */
+/** Entries are looked at ahead of their use once what came with them stands on the screen, ms. */
+const SETTLED = 2000;
+/** How long one turn of it takes, ms: less than a frame. */
 const TURN = 6;
 let ahead: readonly Entry[] | undefined;
 
@@ -112,7 +114,9 @@ function lookAhead(entries: readonly Entry[]): void {
     }
     if (next < entries.length) later(turn);
   };
-  later(turn);
+  const timer: unknown = setTimeout(() => later(turn), SETTLED);
+  // Under Node, where tests run, it would keep the process.
+  (timer as { unref?: () => void }).unref?.();
 }
 const later = (work: () => void) => {
   if (typeof requestIdleCallback === 'function') requestIdleCallback(work);
