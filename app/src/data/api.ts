@@ -79,8 +79,8 @@ function away(error: unknown): never {
 }
 
 /** A file the server makes. */
-export async function fileOf(path: string, signal?: AbortSignal): Promise<Blob> {
-  const response = await fetch(path, { ...(signal ? { signal } : {}) }).catch(away);
+export async function fileOf(path: string): Promise<Blob> {
+  const response = await fetch(path).catch(away);
   if (!response.ok) throw failure(await bodyOf(response));
   return response.blob().catch(away);
 }

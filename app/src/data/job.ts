@@ -1,5 +1,5 @@
 import { usePlanKit } from './planKit';
-import { useList, useSurfaces } from './resources';
+import { failureOf, useList, useSurfaces } from './resources';
 
 /** A job with its surfaces and the kit, or what stands in the way. */
 export function useJob(jobId: string) {
@@ -8,8 +8,7 @@ export function useJob(jobId: string) {
   const { kit, failed, retry } = usePlanKit();
   const job = jobs.data?.find(({ id }) => id === jobId);
   const missing = jobs.data !== undefined && !job;
-  const failures = [failed, jobs.data ? null : jobs.error, surfaces.data ? null : surfaces.error];
-  const error = missing ? undefined : failures.find((one) => one);
+  const error = missing ? undefined : (failed ?? failureOf(jobs, surfaces));
   return {
     job,
     surfaces: surfaces.data,

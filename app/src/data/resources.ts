@@ -60,6 +60,11 @@ export async function items(path: string, signal?: AbortSignal): Promise<unknown
   return answer.items as unknown[];
 }
 
+/** Why something cannot be shown: the failure of the first of its queries that has nothing; none where all have something. */
+export const failureOf = (
+  ...queries: readonly { readonly data: unknown; readonly error: Error | null }[]
+): Error | undefined => queries.find(({ data, error }) => !data && error)?.error ?? undefined;
+
 /** All rows of a resource. */
 export function useList<Name extends ListName>(name: Name) {
   return useQuery({

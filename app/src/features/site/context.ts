@@ -18,7 +18,7 @@ import { useKept } from '@/data/kept';
 import { usePlanKit } from '@/data/planKit';
 import { recordOf } from '@/data/record';
 import { useLog } from '@/data/log';
-import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { contentOf, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { whyFailed } from '@/data/api';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
@@ -158,7 +158,7 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
     setTip,
   });
   if (site) return { kind: 'ready', site };
-  const why = failed ?? (jobs.data ? null : jobs.error) ?? (surfaces.data ? null : surfaces.error);
+  const why = failed ?? failureOf(jobs, surfaces);
   if (why) return { kind: 'failed', why };
   return { kind: jobs.data && surfaces.data && kit ? 'missing' : 'loading' };
 }

@@ -5,7 +5,7 @@ import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
-import { contentOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { contentOf, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -24,7 +24,7 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
   const surface = surfaces.data?.find(({ id }) => id === surfaceId);
   if (job && surface && kit) return <Editing key={surfaceId} job={job} row={surface} kit={kit} />;
   const backTo = `/jobs/${jobId}` as const;
-  const why = failed ?? (jobs.data ? null : jobs.error) ?? (surfaces.data ? null : surfaces.error);
+  const why = failed ?? failureOf(jobs, surfaces);
   if (why) {
     const again = () => [retry(), jobs.refetch(), surfaces.refetch()];
     return (
