@@ -73,6 +73,7 @@ const SCREENS: Record<string, () => Promise<string>> = {
   'check paint': async () => `${await demoSurface('North wall')}/paint`,
   'dial in': async () => `${await demoSurface('North wall')}/dial-in`,
   'the line': async () => `${await demoSurface('North wall')}/line`,
+  'film calculator': async () => `${await demoSurface('North wall')}/film`,
   'map of tips': async () => `${await demoSurface('North wall')}/tips`,
   'card to show': async () => `${await demoSurface('North wall')}/card`,
   'take these': async () => `${await demoJob()}/take`,

@@ -300,7 +300,7 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
 });
 
 test('everything that is tapped on site is 56 px high, for a glove', async ({ page }) => {
-  for (const name of ['start-up', 'paint', 'dial-in', 'line', 'tips', 'card', 'shut-down']) {
+  for (const name of ['start-up', 'paint', 'dial-in', 'line', 'film', 'tips', 'card', 'shut-down']) {
     await tool(page, name, 'North wall');
     const small = await page.getByRole('main').evaluate((main) =>
       [...main.querySelectorAll('[role=button],[role=radio],[role=checkbox],[role=link],button')]
