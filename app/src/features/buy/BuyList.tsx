@@ -181,8 +181,8 @@ export function BuyList({
   const [openId, setOpenId] = useState<string>();
   const { data: company } = useCompany();
   const lines = useMemo(
-    () => (state.kind === 'done' ? buyingsFor(orders, state.distributions, risk, aim) : []),
-    [orders, state, risk, aim],
+    () => (state.kind === 'done' ? buyingsFor(state.orders, state.distributions, risk, aim) : []),
+    [state, risk, aim],
   );
   const trigger = state.kind === 'done' ? state.trigger : undefined;
   const plan = useMemo(
@@ -217,7 +217,6 @@ export function BuyList({
           />
         ))}
       </View>
-      {plan ? <PlanCards plan={plan} /> : null}
       {lines.length > 0 ? (
         <View className="flex-row flex-wrap gap-2">
           <PaperButton job={job} kind="buy-list" risk={risk} aim={aim} />
@@ -231,6 +230,7 @@ export function BuyList({
           />
         </View>
       ) : null}
+      {plan ? <PlanCards plan={plan} /> : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>
   );

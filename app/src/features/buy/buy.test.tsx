@@ -2,8 +2,10 @@ import type { CoatingOrder } from '@fine-spray/contract/planning';
 import { jobModel, of, paintDistributions } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
+import { useState } from 'react';
 import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
+import { Button } from '@/ui/button';
 import type { PurchaseOrder, PurchaseReport } from '@/workers/purchase.worker';
 import { BuyList } from './BuyList';
 
@@ -86,5 +88,43 @@ describe('the buy list', () => {
     expect(workers[0]?.ended).toBe(true);
     latest().finish();
     expect(screen.getByTestId('coating-to-buy')).toBeTruthy();
+  });
+
+  it('puts what comes later below what can be pressed, so that nothing moves from under a thumb', () => {
+    const { latest } = open();
+    latest().finish();
+    const before = screen.queryByText('What it costs you');
+    latest().report({ kind: 'trigger', seconds: 3600 });
+    expect(before).toBeNull();
+    const shown = JSON.stringify(screen.toJSON());
+    const at = (text: string) => shown.indexOf(`"${text}"`);
+    expect(at('Buy list, CSV')).toBeGreaterThan(0);
+    expect(at('What it costs you')).toBeGreaterThan(at('Buy list, CSV'));
+  });
+
+  it('keeps numbers with what they were drawn for while others are drawn', () => {
+    const held = heldWorkers(draw);
+    const two = [order('m', 'Interior wall matt'), order('t', 'Trim enamel')];
+    function Job() {
+      const [orders, setOrders] = useState<readonly CoatingOrder[]>(two);
+      return (
+        <>
+          <Button label="One goes" onPress={() => setOrders(two.slice(1))} />
+          <BuyList
+            job={{ id: 'j', name: 'Tern Boathouse' }}
+            surfaces={[]}
+            coatings={[]}
+            orders={orders}
+            startWorker={held.startWorker}
+          />
+        </>
+      );
+    }
+    renderPart(<Job />);
+    held.latest().finish();
+    fireEvent.press(screen.getByRole('button', { name: 'One goes' }));
+    expect(screen.getAllByTestId('coating-to-buy')).toHaveLength(2);
+    held.latest().finish();
+    expect(within(screen.getByTestId('coating-to-buy')).getByText('Trim enamel')).toBeTruthy();
   });
 });

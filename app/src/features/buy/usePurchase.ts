@@ -8,6 +8,8 @@ export type PurchaseState =
   | { readonly kind: 'working' }
   | {
       readonly kind: 'done';
+      /** What was drawn for: the numbers belong to these, not to what has come since. */
+      readonly orders: readonly CoatingOrder[];
       readonly distributions: readonly PaintDistribution[];
       /** Time with the trigger open, s, once it is worked out. */
       readonly trigger?: number;
@@ -29,7 +31,7 @@ export function usePurchase(
     const order: PurchaseOrder = { demands: orders, ...PURCHASE_DRAWS };
     const take = (report: PurchaseReport) => {
       if (report.kind === 'done') {
-        setState({ kind: 'done', distributions: report.distributions });
+        setState({ kind: 'done', orders, distributions: report.distributions });
       } else if (report.kind === 'trigger') {
         setState((now) => (now.kind === 'done' ? { ...now, trigger: report.seconds } : now));
       } else {
