@@ -9,7 +9,6 @@ import {
   comparePlan,
   filmAchieved,
   lessons,
-  litresUsed,
   nextCoats,
   nowAndNext,
   readRecord,
@@ -141,7 +140,7 @@ function everything(entries: readonly Entry[]): number {
   const compared = comparePlan(PLANNED, record, TIPS, job.id);
   const worn = tipRecords(record, TIPS, COATINGS);
   const learned = lessons(record, COATINGS);
-  const litres = rows.flatMap(({ id: surface }) => litresUsed(record, surface) ?? []);
+  const litres = rows.flatMap(({ id: surface }) => record.coatsOf(surface).map(({ volume }) => volume));
   const films = rows.flatMap(({ id: surface }) => filmAchieved(record, surface, COATINGS) ?? []);
   return (
     clocks.length +

@@ -147,7 +147,6 @@ const ASKS: Readonly<Record<string, Ask>> = {
   wetFilmFor: (a, b, c) => core.wetFilmFor(q(a), input(b), q(c)),
   dryFilmFrom: (a, b, c) => core.dryFilmFrom(q(a), input(b), q(c)),
   spreadingOf: (a, b) => core.spreadingOf(q(a), input(b)),
-  yieldSagLimit: (a, b) => core.yieldSagLimit(a, input(b)),
   combReading: (a, b, c) => core.combReading(q(a), [q(b), q(c)]),
   combVerdict: (a, b, c) => core.combVerdict([{ low: q(a), high: q(b) }], { wetFilm: q(c) }),
   coatsNeeded: (a, b, c) =>
@@ -245,7 +244,6 @@ const USUAL: Readonly<Record<string, readonly Usual[]>> = {
   wetFilmFor: [between(2e-5, 1e-4), between(0.3, 0.7), between(0, 0.1)],
   dryFilmFrom: [between(5e-5, 2e-4), between(0.3, 0.7), between(0, 0.1)],
   spreadingOf: [between(2e-5, 1e-4), between(0.3, 0.7)],
-  yieldSagLimit: [between(0.5, 20), between(900, 1600)],
   combReading: [oneOf(5e-5, 1e-4), oneOf(5e-5), oneOf(1e-4)],
   combVerdict: [between(5e-5, 1e-4), between(1e-4, 2e-4), between(5e-5, 2e-4)],
   coatsNeeded: [between(5e-5, 2e-4), between(2e-5, 6e-5), between(1e-4, 3e-4)],

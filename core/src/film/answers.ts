@@ -1,7 +1,6 @@
 import { explain, chosen, given, type Explained, type Input } from '../explain';
 import { FAN_WIDTH_LIMITS } from '../tip';
 import {
-  GRAVITY,
   accept,
   firstRefusal,
   of,
@@ -153,35 +152,12 @@ export function speedForFilm(
   const failed =
     checkPass(pass, system) ?? firstRefusal(within(wet, FILM, 'wetFilm', system, 'wet', 'Wet film'));
   if (failed) return failed;
-  return accept(
-    explain(
-      'gun speed',
-      'speed',
-      { ...inputsOf(pass), wet: chosen('Wet film', 'wetFilm', wet, 'Aimed at') },
-      (v) => gunSpeedForFilm(passOf(v), quantity(v.wet)),
-    ),
-  );
+  return accept(gunSpeedFor(pass, chosen('Wet film', 'wetFilm', wet, 'Aimed at')));
 }
 
-/** Film that stays on a vertical by its yield stress: h = τy/(ρg). 1 Pa at 1,300 kg/m³: 78 μm. */
-export function yieldSagLimit(
-  yieldStress: number,
-  density: Input,
-  system: UnitSystem = 'metric',
-): Result<Explained> {
-  if (!(yieldStress >= 0.01 && yieldStress <= 500)) {
-    return refuse('sag.yield', 'yieldStress', 'A yield stress lies between 0.01 and 500 Pa.');
-  }
-  const failed = firstRefusal(
-    within(density.value, { min: 600, max: 3000 }, 'density', system, 'density', 'Density'),
-  );
-  if (failed) return failed;
-  return accept(
-    explain(
-      'yield sag limit',
-      'wetFilm',
-      { stress: given('Yield stress, Pa', 'count', yieldStress, 'Measured'), density },
-      (v) => v.stress / (v.density * GRAVITY),
-    ),
+/** Gun speed that lays a wet film, of what is checked already. */
+export function gunSpeedFor(pass: PassInputs, wet: Input): Explained {
+  return explain('gun speed', 'speed', { ...inputsOf(pass), wet }, (v) =>
+    gunSpeedForFilm(passOf(v), quantity(v.wet)),
   );
 }

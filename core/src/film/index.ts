@@ -11,10 +11,10 @@ export {
 export {
   dryFilmFrom,
   filmAtSpeed,
+  gunSpeedFor,
   speedForFilm,
   spreadingOf,
   wetFilmFor,
-  yieldSagLimit,
   type PassInputs,
 } from './answers';
 export {

@@ -1,7 +1,7 @@
 import { explain, workingDefault, type Explained, type Input } from '../explain';
 import { accept, refuse, type Result } from '../units';
 import type { FanProfile } from './profile';
-import { HAND_SCATTER, expectedVariation, filmVariation } from './variation';
+import { HAND_SCATTER, expectedVariation } from './variation';
 
 /** The two schools of overlap. */
 export const OVERLAP_SCHOOLS = [
@@ -74,7 +74,7 @@ export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool): Overl
   };
 }
 
-/** Film variation of one overlap with the hand's scatter, as an answer. Refuses an overlap that is none. */
+/** Film variation expected of one overlap, as the schools are compared by it. Refuses an overlap that is none. */
 export function variationOf(profile: FanProfile, overlap: number): Result<Explained> {
   if (!(overlap >= 0 && overlap <= 0.95)) {
     return refuse(
@@ -84,6 +84,8 @@ export function variationOf(profile: FanProfile, overlap: number): Result<Explai
     );
   }
   return accept(
-    explain('film variation', 'percent', { hand: hand() }, (v) => filmVariation(profile, overlap, 1, v.hand)),
+    explain('film variation', 'percent', { hand: hand() }, (v) =>
+      expectedVariation(profile, overlap, v.hand),
+    ),
   );
 }

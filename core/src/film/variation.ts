@@ -93,7 +93,7 @@ export const MISJUDGED = [0.9, 1, 1.1] as const;
 export const HAND_SCATTER = 0.05;
 
 /** Mean film variation of an overlap with the width misjudged by ±10 % and the hand's own scatter. */
-export function expectedVariation(profile: FanProfile, overlap: number): number {
-  const all = MISJUDGED.map((ratio) => filmVariation(profile, overlap, ratio, HAND_SCATTER));
+export function expectedVariation(profile: FanProfile, overlap: number, scatter = HAND_SCATTER): number {
+  const all = MISJUDGED.map((ratio) => filmVariation(profile, overlap, ratio, scatter));
   return all.reduce((sum, one) => sum + one, 0) / all.length;
 }

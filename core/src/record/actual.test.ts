@@ -24,7 +24,7 @@ const planned = (surface: string, coat = 1, extra: Partial<PlannedCoat> = {}): P
   trueArea: 20,
   wet: of(112.5, 'μm'),
   volume: {
-    ...explain('litres used', 'volume', { v: given('x', 'volume', of(3, 'L'), '') }, ({ v }) => v),
+    ...explain('paint of a coat', 'volume', { v: given('x', 'volume', of(3, 'L'), '') }, ({ v }) => v),
     low: of(2.5, 'L'),
     high: of(3.6, 'L'),
   },

@@ -2,7 +2,7 @@ import type { CombInterval } from '../film';
 import type { Timed } from '../grouping';
 import type { Element, Side, Wind } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
-import type { Fraction, Length, Pressure, Speed, Temperature, Viscosity, Volume } from '../units';
+import type { Fraction, Length, Pressure, Speed, Temperature, Volume } from '../units';
 
 /** What every entry of the site log carries. */
 export interface EntryHead extends Timed {
@@ -86,10 +86,6 @@ export interface TipRetired extends EntryHead {
 export interface ViscosityLogged extends EntryHead {
   readonly kind: 'viscosity';
   readonly coating: string;
-  /** Missing where a cup does not convert. */
-  readonly viscosity?: Viscosity | undefined;
-  readonly temperature: Temperature;
-  readonly thinner: Fraction;
   readonly cup: string;
   /** What the cup showed in the end. */
   readonly seconds: number;

@@ -1,10 +1,9 @@
-import { coatingValues, fitSlopes, type Coating, type FittedSlopes } from '../coating';
+import { coatingValues, type Coating } from '../coating';
 import { workingDefault, type Input } from '../explain';
 import { addTo } from '../grouping';
 import type { SetupHistory } from '../setup';
 import { transferEfficiency, type Element, type Side, type Wind } from '../takeoff';
 import type { TipFamily } from '../tip';
-import { quantity, type Result } from '../units';
 import type { CombLogged, LogEntry, ViscosityLogged } from './entries';
 import { learnedInput, learnedValue, lowerMedian, type LearnedValue, type Spread } from './learn';
 import type { SiteRecord } from './sheet';
@@ -191,16 +190,6 @@ export function learnedCup(record: SiteRecord, coating: string, cup: string): Le
   const usual = lowerMedian(readings.map(({ value }) => value)) ?? 35;
   // No table knows what a crew likes: the middle of its own readings, held hardly at all.
   return learn('cup', workingDefault('Cup time', 'time', usual, usual / 4, usual * 4), readings);
-}
-
-/** How thinner and cold change a coating, from the viscosity records of the crew. */
-export function learnedSlopes(record: SiteRecord, coating: string, sheet: Coating): Result<FittedSlopes> {
-  const readings = record
-    .of('viscosity')
-    .flatMap(({ coating: of, viscosity, temperature, thinner }) =>
-      of === coating && viscosity !== undefined ? [{ viscosity, temperature, thinner }] : [],
-    );
-  return fitSlopes(quantity(coatingValues(sheet).viscosityLowShear), readings);
 }
 
 export interface HistoryQuery extends PieceOfWork, CoatingAndFamily {}

@@ -21,7 +21,6 @@ export {
   type RecoatState,
 } from './clocks';
 export { unboxedBatches } from './batches';
-export { litresUsed } from './use';
 export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
 export {
   CAUSES,
@@ -37,7 +36,6 @@ export {
   historyFor,
   learnedCup,
   learnedPressure,
-  learnedSlopes,
   learnedSpeed,
   learnedThinning,
   learnedTransfer,

@@ -3,7 +3,6 @@ import {
   historyFor,
   learnedCup,
   learnedPressure,
-  learnedSlopes,
   learnedSpeed,
   learnedThinning,
   learnedTransfer,
@@ -310,16 +309,5 @@ describe('what the log teaches', () => {
     expect(value.value).toBeLessThan(50);
     expect(readings).toBe(3);
     expect(entries()).toEqual(jobs.map(({ id }) => id));
-  });
-
-  it('is how thinner and cold change a coating', () => {
-    const record = readRecord([
-      cup(50, { viscosity: quantity(1.5) }),
-      cup(50, { viscosity: quantity(0.9), thinner: of(5, '%') }),
-      cup(50, { viscosity: undefined }),
-    ]);
-    const fitted = learnedSlopes(record, 'matt', matt);
-    expect(fitted.ok && fitted.value.readings).toBe(2);
-    expect(learnedSlopes(readRecord([]), 'matt', matt)).toMatchObject({ ok: false, field: 'readings' });
   });
 });

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   filmAchieved,
-  litresUsed,
   nowAndNext,
   readRecord,
   recoatClocks,
@@ -26,9 +25,9 @@ describe('the log', () => {
       sprayed(2, { id: 'z', at: 1, replaces: 'nobody' }),
     ];
     expect(readRecord(log).current.map(({ id }) => id)).toEqual(['d', 'z', 'c']);
-    const used = litresUsed(readRecord(log), 'hall');
-    expect(litres(used?.value ?? 0)).toBeCloseTo(8, 9);
-    expect(used?.inputs[0]?.source).toBe('3 entries');
+    const used = readRecord(log).coatsOf('hall');
+    expect(litres(used.reduce((sum, { volume }) => sum + volume, 0))).toBeCloseTo(8, 9);
+    expect(used.flatMap(({ sprayed: entries }) => entries)).toHaveLength(3);
   });
 
   it('says the same in whatever order its entries come', () => {

@@ -95,15 +95,10 @@ export const fan = (millimetres: number, at: number, tip = 't1'): LogEntry => ({
 });
 
 /** A cup that ran so many seconds. */
-export const cup = (
-  seconds: number,
-  { celsius = 23, ...extra }: Partial<ViscosityLogged> & { celsius?: number } = {},
-): ViscosityLogged => ({
+export const cup = (seconds: number, extra: Partial<ViscosityLogged> = {}): ViscosityLogged => ({
   ...head(extra.at ?? 0),
   kind: 'viscosity',
   coating: 'matt',
-  temperature: of(celsius, '°C'),
-  thinner: quantity<Fraction>(0),
   cup: 'dip-5',
   seconds,
   ...extra,

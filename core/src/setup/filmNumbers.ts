@@ -1,13 +1,14 @@
 import { coatingInput } from '../coating';
-import { explain, chosen, given, workingDefault, type Explained } from '../explain';
-import { dryForWet, gunSpeedForFilm, sagLimitFor, wetForDry } from '../film';
+import { explain, chosen, given, workingDefault, type Explained, type Input } from '../explain';
+import { dryForWet, gunSpeedFor, sagLimitFor, wetForDry, type PassInputs } from '../film';
 import { transferInput } from '../quantities';
 import { ELEMENT_DATA } from '../takeoff';
 import { writeTipCode } from '../tip';
 import { quantity } from '../units';
 import type { Candidate } from './candidate';
 import { DISTANCE_SCHOOLS, fanWidthBy, gunDistance } from './schools';
-import type { SearchContext } from './request';
+import type { LineNumbers } from './lineNumbers';
+import type { SearchContext, SetupRequest } from './request';
 
 export interface FilmNumbers {
   readonly fan: Explained;
@@ -17,6 +18,29 @@ export interface FilmNumbers {
   readonly dryFilm: Explained;
   readonly sagLimit: Explained;
   readonly gunSpeed: Explained;
+}
+
+const inputOf = ({ kind, value, low, high, basis }: Explained, label: string, source: string): Input => ({
+  label,
+  kind,
+  value,
+  low,
+  high,
+  basis,
+  source,
+});
+
+/** The passes of a card: what its gun speed and the film it lays stand on. */
+export function passOf(
+  request: SetupRequest,
+  { flow, fan, overlap }: Pick<LineNumbers, 'flow'> & Pick<FilmNumbers, 'fan' | 'overlap'>,
+): PassInputs {
+  return {
+    flow: inputOf(flow, 'Flow', 'Flow of this card'),
+    transfer: transferInput(request),
+    fanWidth: inputOf(fan, 'Fan width', 'Tip code'),
+    overlap: quantity(overlap.value),
+  };
 }
 
 /** Fan, film and the gun speed that lays it, for one tip at a flow. */
@@ -97,42 +121,7 @@ export function filmNumbers(
     ),
     name: verdict.name,
   };
-  const gunSpeed = explain(
-    'gun speed',
-    'speed',
-    {
-      flow: {
-        label: 'Flow',
-        kind: 'flow',
-        value: flow.value,
-        low: flow.low,
-        high: flow.high,
-        basis: flow.basis,
-        source: 'Flow of this card',
-      },
-      te: transferInput(request),
-      width: {
-        label: 'Fan width',
-        kind: 'fanWidth',
-        value: fan.value,
-        low: fan.low,
-        high: fan.high,
-        basis: fan.basis,
-        source: 'Tip code',
-      },
-      overlap: chosen('Overlap', 'percent', verdict.share, 'Overlap of this card'),
-      wet: chosen('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'),
-    },
-    (v) =>
-      gunSpeedForFilm(
-        {
-          flow: quantity(v.flow),
-          transferEfficiency: quantity(v.te),
-          fanWidth: quantity(v.width),
-          overlap: quantity(v.overlap),
-        },
-        quantity(v.wet),
-      ),
-  );
+  const pass = passOf(request, { flow, fan, overlap });
+  const gunSpeed = gunSpeedFor(pass, chosen('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'));
   return { fan, distance, overlap, wetFilm, dryFilm, sagLimit, gunSpeed };
 }

@@ -37,7 +37,6 @@ export {
   litresLeftByFan,
   wornByPressure,
   wornTip,
-  wornTipWaste,
   type AbrasionClass,
   type LitresByClass,
   type Wear,

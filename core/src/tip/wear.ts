@@ -158,23 +158,6 @@ export function wornTip(tip: Tip, reading: WearReading, system: UnitSystem = 'me
   });
 }
 
-/**
- * Paint a worn tip wastes for each area of one coat when the hand does not correct for it (m³/m²).
- * 150 μm, film 1.87 times too thick, 70 % transfer: 0.19 L/m².
- */
-export function wornTipWaste(wear: Wear, wetFilm: Length, transfer: Input): Explained {
-  return explain(
-    'worn tip waste',
-    'paintPerArea',
-    {
-      wet: chosen('Wet film wanted', 'wetFilm', wetFilm, 'Target'),
-      film: { ...wear.filmRatio, label: 'Film of the worn tip over the new one', source: 'Wear of this tip' },
-      transfer,
-    },
-    (v) => (v.wet * Math.max(0, v.film - 1)) / v.transfer,
-  );
-}
-
 /** Litres a tip has sprayed, by abrasion class of the paint (m³). */
 export type LitresByClass = Partial<Record<AbrasionClass, number>>;
 

@@ -19,7 +19,6 @@ export const DISPLAY = {
   pressure: { metric: fixed('bar', 5), us: fixed('psi', 50) },
   wetFilm: { metric: fixed('μm', 5), us: fixed('mil', 0.5) },
   dryFilm: { metric: fixed('μm', 1), us: fixed('mil', 0.1) },
-  paintPerArea: { metric: fixed('L/m²', 0.01), us: fixed('gal/100 ft²', 0.05) },
   fanWidth: { metric: fixed('mm', 1), us: fixed('in', 0.5) },
   distance: { metric: fixed('mm', 50), us: fixed('in', 1) },
   orifice: { metric: fixed('mm', 0.01), us: fixed('in', 0.001) },

@@ -1,5 +1,6 @@
 import type { LucideIcon } from 'lucide-react-native';
 import Cable from 'lucide-react-native/icons/cable';
+import Calculator from 'lucide-react-native/icons/calculator';
 import FlaskConical from 'lucide-react-native/icons/flask-conical';
 import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
 import IdCard from 'lucide-react-native/icons/id-card';
@@ -18,6 +19,7 @@ export const TOOLS = {
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
   line: { title: 'Hose line', icon: Cable },
+  film: { title: 'Film calculator', icon: Calculator },
   tips: { title: 'Map of tips', icon: Grid3x3 },
   card: { title: 'Card to print', icon: IdCard },
   'shut-down': { title: 'Shut down', icon: PowerOff },

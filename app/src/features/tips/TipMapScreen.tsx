@@ -1,7 +1,9 @@
 import {
   DEFAULT_SCHOOLS,
   FAMILY_DATA,
+  NOMINAL_DISTANCE,
   TIP_FAMILIES,
+  fanReadings,
   searchSetups,
   showText,
   tipMap,
@@ -80,6 +82,7 @@ export function TipMapScreen({ site }: { site: Site }) {
           schools={schools}
           onChange={setSchools}
         />
+        {chosen ? <Widths fan={chosen.tip.fan} /> : null}
         <Words size={14} colour="ink2">
           The first of each is the default: small work sprayed closer runs sooner, a full coat on a wall is
           nearer its sag limit, the lap with the smaller variation of film wins, and the wall shows the
@@ -188,6 +191,23 @@ function TipGrid({
         ))}
       </View>
     </ScrollView>
+  );
+}
+
+/** How wide a fan is by each school. */
+function Widths({ fan }: { fan: number }) {
+  const { system } = useUnits();
+  const readings = fanReadings(fan, NOMINAL_DISTANCE, system);
+  if (!readings.ok) return null;
+  return (
+    <View testID="fan-by-school">
+      <Words weight="semi">{`Fan ${fan} at ${showText(NOMINAL_DISTANCE, 'distance', system)} from the wall`}</Words>
+      {readings.value.map(({ school, width, divergence = 0 }) => (
+        <Words key={school}>
+          {`${SCHOOL_WORDS.fanWidth[school]}: ${width ? showText(width.value, 'fanWidth', system) : 'makes no sense for this fan'}${Math.abs(divergence) < 0.005 ? '' : `, ${Math.abs(Math.round(divergence * 100))} % ${divergence > 0 ? 'wider' : 'narrower'}`}`}
+        </Words>
+      ))}
+    </View>
   );
 }
 

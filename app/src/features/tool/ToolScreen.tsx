@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import { useMemo } from 'react';
 import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
+import { CalculatorScreen } from '@/features/calculator';
 import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
@@ -28,6 +29,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   paint: PaintCheckScreen,
   'dial-in': DialInScreen,
   line: LineScreen,
+  film: CalculatorScreen,
   tips: TipMapScreen,
   card: CardSheetScreen,
   'shut-down': ({ site }) => <ProcedureScreen site={site} kind="shut-down" />,

@@ -1,11 +1,10 @@
 import { CUPS } from '@fine-spray/core/coating';
-import { quantity } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { CUP_CHOICES, OWN_CUP } from '../../kit';
 import { id, line, numberWithin, oneOf } from '../../primitives';
 import { entryKind } from '../kind';
 import { batch, fraction, paintTemperature } from '../parts';
-import { meanOf, thinnerAfter } from '../readings';
+import { meanOf } from '../readings';
 import { joined } from '../say';
 
 /** Shifts of a working day, as a viscosity record has them. */
@@ -62,17 +61,10 @@ export const viscosity = entryKind({
       added > 0 && `${show(added, 'millilitres')} ${addedWhat || 'thinner'}`,
       after.length > 0 && `then ${show(meanOf(after), 'time')}`,
     ]),
-  core: (payload) => {
-    const again = payload.after.length > 0;
-    const measured = again ? payload.viscosityAfter : payload.viscosityBefore;
-    return {
-      kind: 'viscosity',
-      coating: payload.coatingId,
-      temperature: quantity(payload.temperature),
-      thinner: quantity(thinnerAfter(payload, payload.added)),
-      cup: payload.cup,
-      seconds: meanOf(again ? payload.after : payload.before),
-      viscosity: measured === null ? undefined : quantity(measured),
-    };
-  },
+  core: ({ coatingId, cup, before, after }) => ({
+    kind: 'viscosity',
+    coating: coatingId,
+    cup,
+    seconds: meanOf(after.length > 0 ? after : before),
+  }),
 });

@@ -45,15 +45,10 @@ export const FILM_FORMULAS = {
     source: 'Recoat times at 23 °C and 50 % relative humidity',
     range: 'Colder or damper: the recoat clock of the day',
   },
-  'yield sag limit': {
-    name: 'Film that stays on a vertical by its yield stress',
-    expression: 'h = τy ÷ (ρ g)',
-    source: 'Balance of yield stress and weight of the film',
-    range: 'Paint at rest with a known yield stress; the data sheet’s limit comes first',
-  },
   'film variation': {
     name: 'Film variation of many passes',
-    expression: 'CV of Σ f(s), with the hand’s scatter of the lap',
+    expression:
+      'mean CV of Σ f(s) for a fan 0.9, 1 and 1.1 times as wide as believed, with the hand’s scatter of the lap',
     source: 'Fan profile model, docs/method.md',
     range: 'Parallel passes; a hand scatters by about 5 % of the width',
   },

@@ -9,12 +9,6 @@ export const RECORD_FORMULAS = {
     source: 'Normal prior in logarithms; Tukey biweight (c = 4.685) over readings, then over jobs',
     range: 'From two jobs on, one entry ten times too big moves it by less than 5 %',
   },
-  'litres used': {
-    name: 'Paint used on a surface',
-    expression: 'Σ litres logged for the surface',
-    source: 'Site log',
-    range: 'As read off the containers',
-  },
   'dry film logged': {
     name: 'Dry film so far',
     expression: 'Σ wet film by comb · VS ÷ (1 + r), or the dry gauge',

@@ -20,12 +20,6 @@ export const TIP_FORMULAS = {
     source: 'Volume balance of one pass at the same gun speed and overlap',
     range: 'Where the hand does not correct for it; a comb shows it',
   },
-  'worn tip waste': {
-    name: 'Paint a worn tip wastes',
-    expression: 'extra = WFT · (film ratio − 1) ÷ TE',
-    source: 'Volume balance; losses divide by what lands',
-    range: 'For each area of one coat; nothing is wasted where the hand speeds up to hold the film',
-  },
   'worn tip time': {
     name: 'Trigger time with a worn tip',
     expression: 'time ratio = 1 ÷ width ratio',

@@ -1,0 +1,1 @@
+export { CalculatorScreen } from './CalculatorScreen';
