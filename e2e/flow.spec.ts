@@ -62,7 +62,7 @@ test('on a phone the answer stays in sight, in one line, while the inputs are to
   await page.getByRole('button', { name: 'Coats: one more' }).scrollIntoViewIfNeeded();
   const strip = page.getByTestId('answer-strip');
   await expect(strip).toBeVisible();
-  const before = await strip.innerText();
+  const before = (await strip.textContent()) ?? '';
   await page.getByRole('button', { name: 'Coats: one more' }).click();
   await expect(strip).not.toHaveText(before);
   await strip.click();

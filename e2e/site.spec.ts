@@ -196,7 +196,7 @@ test(
   async ({ page }) => {
     await tool(page, 'line', 'North wall');
     const pump = page.getByTestId('line-pump');
-    const before = await pump.innerText();
+    const before = (await pump.textContent()) ?? '';
     await press(page, 'Add a hose');
     await expect(pump).not.toHaveText(before);
     await expect(page.getByTestId('line-words')).toContainText('you need');
@@ -218,6 +218,29 @@ test(
     await expect(page.getByText(/Hose at the pump must be between/)).toBeVisible();
   },
 );
+
+test('a film typed moves the other, the gun and the coats, says what runs, and leaves the card alone', async ({
+  page,
+}) => {
+  await tool(page, 'film', 'North wall');
+  const film = page.getByTestId('calculator-film');
+  const gun = page.getByTestId('calculator-gun');
+  const before = (await gun.textContent()) ?? '';
+  await page.getByLabel(/^Dry film wanted/).fill('60');
+  await expect(film).toContainText('165');
+  await expect(gun).not.toHaveText(before);
+  await page.getByLabel(/^Wet film wanted/).fill('900');
+  await expect(page.getByText('Caution: This film runs')).toBeVisible();
+  await page.getByLabel(/^Wet film wanted/).fill('wet');
+  await expect(page.getByText(/Wet film wanted is not a number/)).toBeVisible();
+  await film.getByRole('button', { name: 'Why' }).first().click();
+  await expect(page.getByRole('dialog')).toContainText('DFT');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await press(page, 'Back to the card’s numbers');
+  await expect(gun).toHaveText(before);
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(page.getByTestId('tip-code')).toHaveText('617');
+});
 
 test('a tip is picked from the map and becomes the card', { tag: '@wide' }, async ({ page }) => {
   await tool(page, 'tips', 'Steel posts');

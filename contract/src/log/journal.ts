@@ -1,5 +1,7 @@
+import { UTCDateMini } from '@date-fns/utc/date/mini';
 import { addTo, byTime, ordered, type Timed } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
+import { format } from 'date-fns/format';
 import {
   CLOCK_TOLERANCE,
   TROUBLE_KINDS,
@@ -82,6 +84,10 @@ export interface JournalOptions {
   readonly offsetAt: (time: number) => number;
 }
 
+/** A moment as the clocks of the reader show it, whatever the zone of the machine that writes it down. */
+const where = (time: number, { offsetAt }: Pick<JournalOptions, 'offsetAt'>): Date =>
+  new UTCDateMini(time + offsetAt(time) * MINUTE);
+
 /** A line that works its words out when they are read: a long journal shows a few at a time. */
 class LazyLine implements JournalLine {
   #place: string | undefined;
@@ -101,8 +107,7 @@ class LazyLine implements JournalLine {
   }
 
   get clock(): string {
-    const local = new Date(this.at + this.options.offsetAt(this.at) * MINUTE);
-    return local.toISOString().slice(11, 16);
+    return format(where(this.at, this.options), 'HH:mm');
   }
   get kind(): string {
     return isKnown(this.entry) ? kindOf(this.entry.kind).name : 'Of a newer version';
@@ -163,12 +168,12 @@ export function journal(
   const lines = entries.map((entry) => journalLine(entry, options, replacedBy.get(entry.id)));
   const days = new Map<number, JournalLine[]>();
   for (const line of ordered(lines, byTime).filter(matcher(filter))) {
-    addTo(days, Math.floor((line.at + options.offsetAt(line.at) * MINUTE) / DAY), line);
+    addTo(days, Math.floor(where(line.at, options).getTime() / DAY), line);
   }
   return [...days]
     .sort(([one], [other]) => other - one)
     .map(([day, lines]) => ({
-      day: new Date(day * DAY).toISOString().slice(0, 10),
+      day: format(new UTCDateMini(day * DAY), 'yyyy-MM-dd'),
       lines,
       weather: lines.flatMap(({ entry }) => weatherOf(entry) ?? []),
       authors: [...new Set(lines.map(({ entry }) => entry.author).filter((author) => author !== ''))],

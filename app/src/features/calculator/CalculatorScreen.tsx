@@ -1,4 +1,12 @@
-import { of, quantity, showText, type Explained, type Result, type SetupCard } from '@fine-spray/core';
+import {
+  coatingInput,
+  of,
+  quantity,
+  showText,
+  type Explained,
+  type Result,
+  type SetupCard,
+} from '@fine-spray/core';
 import { BUILD_SCHOOLS } from '@fine-spray/core/film';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -15,6 +23,9 @@ import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { BUILDS, useCalculator, type TrialSite } from './useCalculator';
+
+/** What a field shows of a film that was worked out: more digits than a gauge has would not be read. */
+const toMicron = (film: number) => Math.round(film * 1e6) / 1e6;
 
 const FILM = { min: of(1, 'μm'), max: of(5, 'mm') };
 const THINNER = { min: 0, max: 0.5 };
@@ -82,16 +93,24 @@ const Why = ({ of: number, onWhy }: { of: Explained; onWhy: Props['onWhy'] }) =>
 function Films({ site, card, trial, answer, change, onWhy }: Props) {
   const { system } = useUnits();
   const { films, spreading, sags } = answer;
+  const solids = coatingInput(site.request.coating, 'volumeSolids').value;
   const { wet, dry } = films.ok ? films.value : { wet: trial.film.value, dry: trial.film.value };
   return (
     <>
       <Panel testID="calculator-film">
         {films.ok ? (
-          <View className="flex-row flex-wrap items-end gap-x-6 gap-y-2">
-            <Big label="Wet film" value={wet} kind="wetFilm" />
-            <Big label="Dry film" value={dry} kind="dryFilm" />
-            <Why of={films.value.follows} onWhy={onWhy} />
-          </View>
+          <>
+            <View className="flex-row flex-wrap gap-x-6 gap-y-2">
+              <Big label="Wet film" value={wet} kind="wetFilm" />
+              <Big label="Dry film" value={dry} kind="dryFilm" />
+            </View>
+            <View className="flex-row flex-wrap items-center gap-x-2">
+              <Words className="min-w-0 flex-1">
+                {`${showText(solids, 'percent', system)} of the paint stays on the wall, ${showText(trial.thinner, 'percent', system)} thinner in it.`}
+              </Words>
+              <Why of={films.value.follows} onWhy={onWhy} />
+            </View>
+          </>
         ) : (
           <FieldError message={films.message} />
         )}
@@ -108,14 +127,14 @@ function Films({ site, card, trial, answer, change, onWhy }: Props) {
         <QuantityField
           label="Wet film wanted"
           kind="wetFilm"
-          value={wet}
+          value={toMicron(wet)}
           bounds={FILM}
           onChange={(value) => change({ film: { is: 'wet', value } })}
         />
         <QuantityField
           label="Dry film wanted"
           kind="dryFilm"
-          value={dry}
+          value={toMicron(dry)}
           bounds={FILM}
           onChange={(value) => change({ film: { is: 'dry', value } })}
         />
@@ -187,7 +206,7 @@ function Gun({ card, trial, answer, change, onWhy }: Props) {
         {(number) => (
           <View className="flex-row flex-wrap items-center gap-x-2">
             <Words className="min-w-0 flex-1">
-              {`With a usual hand the film is even to ± ${Math.round(number.value * 100)} %.`}
+              {`With a usual hand the film is even to ± ${showText(number.value, 'percent', system)}.`}
             </Words>
             <Why of={number} onWhy={onWhy} />
           </View>

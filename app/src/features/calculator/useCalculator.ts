@@ -8,6 +8,7 @@ import {
   filmAtSpeed,
   passOf,
   quantity,
+  show,
   speedForFilm,
   spreadingOf,
   variationOf,
@@ -66,13 +67,14 @@ export interface TrialAnswer {
 }
 
 /** The numbers of a card, to start from. */
-export function trialOf({ request }: Pick<Site, 'request'>, card: SetupCard): Trial {
+export function trialOf({ request }: Pick<Site, 'request'>, card: SetupCard, system: UnitSystem): Trial {
   const dry = coatingInput(request.coating, 'dryFilm').value;
   return {
-    film: { is: 'wet', value: card.wetFilm.value },
+    film: { is: 'dry', value: card.dryFilm.value / card.passesPerCoat },
     thinner: request.thinning,
     overlap: card.overlap.value,
-    time: card.stroke.time,
+    // As the card says it: a hand does not keep a hundredth of a second.
+    time: Number(show(card.stroke.time, 'time', system).number),
     total: dry * card.coats,
     build: 'lighter',
   };
@@ -132,13 +134,13 @@ export function answerOf(
 /** The calculator of a site: its trial, how it is changed, and what comes of it. */
 export function useCalculator(site: TrialSite, card: SetupCard) {
   const { system } = useUnits();
-  const [trial, setTrial] = useState(() => trialOf(site, card));
+  const [trial, setTrial] = useState(() => trialOf(site, card, system));
   const answer = useMemo(() => answerOf(site, card, trial, system), [site, card, trial, system]);
   return {
     trial,
     answer,
     change: (next: Partial<Trial>) => setTrial({ ...trial, ...next }),
-    reset: () => setTrial(trialOf(site, card)),
+    reset: () => setTrial(trialOf(site, card, system)),
   };
 }
 
