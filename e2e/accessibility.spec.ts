@@ -74,7 +74,7 @@ const SCREENS: Record<string, () => Promise<string>> = {
   'dial in': async () => `${await demoSurface('North wall')}/dial-in`,
   'the line': async () => `${await demoSurface('North wall')}/line`,
   'film calculator': async () => `${await demoSurface('North wall')}/film`,
-  'map of tips': async () => `${await demoSurface('North wall')}/tips`,
+  'tip map': async () => `${await demoSurface('North wall')}/tips`,
   'card to show': async () => `${await demoSurface('North wall')}/card`,
   'take these': async () => `${await demoJob()}/take`,
   log: () => Promise.resolve('/log'),

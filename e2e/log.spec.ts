@@ -176,7 +176,7 @@ test(
     await expect(page.getByTestId('clocks-answer')).toContainText(/can go on now|Nothing is ready/);
     await expect(page.getByTestId('clocks-opens next')).toContainText('Last coat finished');
     const saved = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Windows as a calendar file' }).click();
+    await page.getByRole('button', { name: 'Recoat windows as a calendar file' }).click();
     const download = await saved;
     expect(download.suggestedFilename()).toBe('recoat-windows.ics');
     const chunks: Buffer[] = [];

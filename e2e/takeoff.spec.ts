@@ -55,7 +55,7 @@ test(
     await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
     await expect(page.getByTestId('setup-card')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
-    await page.getByRole('button', { name: 'Put another area instead' }).click();
+    await page.getByRole('button', { name: 'Enter the area instead' }).click();
     await page.getByLabel('Area to paint, m²').fill('30');
     await page.getByRole('textbox', { name: 'Why' }).fill('Half of it is tiled');
     await stored(page);

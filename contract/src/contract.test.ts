@@ -2,6 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { setupCard } from '@fine-spray/core/setup';
 import {
+  RESOURCES,
   fieldProblems,
   jobFile,
   kitFile,
@@ -9,6 +10,7 @@ import {
   setupRequest,
   surfaceFields,
   tipChoice,
+  whatIsWrong,
   type Surface,
 } from '.';
 
@@ -92,5 +94,17 @@ describe('a surface', () => {
     const result = surfaceFields.safeParse({});
     const fields = result.error ? fieldProblems(result.error).map(({ field }) => field) : [];
     expect(fields).toEqual(expect.arrayContaining(['jobId', 'name', 'geometry', 'coatingId', 'coats']));
+  });
+});
+
+describe('why a stored row cannot be read', () => {
+  it('is a sentence with its field in words', () => {
+    const [sprayer] = kitFile.parse(read('millrace.kit.json')).sprayers;
+    const wrong = (extra: object) => {
+      const { error } = RESOURCES.sprayers.row.safeParse({ ...sprayer, ...stamps, ...extra });
+      return error && whatIsWrong(error);
+    };
+    expect(wrong({})).toBeUndefined();
+    expect(wrong({ maxPressure: -1 })).toMatch(/^\S.*\. \(Field: max pressure\.\)$/);
   });
 });

@@ -47,3 +47,14 @@ export function fieldProblems(error: z.ZodError): FieldProblem[] {
     code: issue.code === 'custom' ? String(issue.params?.['code'] ?? 'custom') : issue.code,
   }));
 }
+
+/** Why a stored row cannot be read, in a sentence with the name of its field in words: "maxPressure" is "max pressure". */
+export function whatIsWrong(error: z.ZodError): string {
+  const [first] = fieldProblems(error);
+  if (!first) return 'It has another shape.';
+  const field = first.field
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .replaceAll('.', ', ')
+    .toLowerCase();
+  return field === '' ? first.message : `${first.message} (Field: ${field}.)`;
+}

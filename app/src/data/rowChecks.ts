@@ -1,4 +1,4 @@
-import { RESOURCES, company, fieldProblems } from '@fine-spray/contract';
+import { RESOURCES, company, whatIsWrong } from '@fine-spray/contract';
 import type { z } from 'zod';
 import { checkRowsBy, type RowName } from './sound';
 
@@ -8,11 +8,10 @@ const schemaOf = (name: RowName): z.ZodType => (name === 'company' ? company : R
 checkRowsBy((name, row) => {
   const checked = schemaOf(name).safeParse(row);
   if (checked.success) return undefined;
-  const [wrong] = fieldProblems(checked.error);
   const { id, name: called } = row as Readonly<Record<string, unknown>>;
   return {
     id: String(id),
     name: typeof called === 'string' && called !== '' ? called : `One of the ${name}`,
-    why: wrong ? `${wrong.message} (${wrong.field})` : 'It has another shape.',
+    why: whatIsWrong(checked.error),
   };
 });

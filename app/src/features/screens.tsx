@@ -32,7 +32,7 @@ export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy lis
 export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Room'));
 export const SystemsScreen = screen((screens) => screens.SystemsScreen, waiting('Coating systems'));
 export const FilesScreen = screen((screens) => screens.FilesScreen, waiting('Files'));
-export const OpenJobScreen = screen((screens) => screens.OpenJobScreen, waiting('A job from a file', '/'));
+export const OpenJobScreen = screen((screens) => screens.OpenJobScreen, waiting('Open a job file', '/'));
 export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting('Surface'));
 export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));

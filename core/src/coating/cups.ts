@@ -70,7 +70,7 @@ const CUP_TOLERANCE = 0.1;
 const STOPWATCH_ERROR = 0.5;
 
 export const CUP_NOTE =
-  'Paint that gels at rest runs differently each time: a cup compares like with like and does not measure it.';
+  'Paint that gels at rest reads differently each time: use the cup to compare like with like, not to measure it.';
 
 const dataOf = (id: CupId): CupData => CUPS[id];
 

@@ -111,7 +111,7 @@ export function takeList(
       (all, { cup }): TakeLine => ({
         group: 'Measuring',
         what: cup === undefined ? 'Own cup' : CUPS[cup].name,
-        why: `Reads ${[...new Set(all.map(({ coating }) => coating))].join(', ')} in its middle`,
+        why: `Reads ${[...new Set(all.map(({ coating }) => coating))].join(', ')} in the middle of its range`,
         owned: cup !== undefined && owned.cups.includes(cup),
       }),
     ),

@@ -16,7 +16,7 @@ export interface LargestTip {
 }
 
 const WORDS = {
-  sprayer: 'The sprayer is not made for a larger orifice.',
+  sprayer: 'The sprayer is not rated for a larger orifice.',
   flow: 'A larger one would take more paint than the pump gives: pressure would sag under the trigger.',
   pressure:
     'With a larger one the pump could not hold the pressure through this hose. A wider or shorter hose helps.',

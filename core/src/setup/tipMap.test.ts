@@ -6,7 +6,7 @@ const found = searchSetups(wallRequest());
 if (!found.ok) throw new Error(found.message);
 const search = found.value;
 
-describe('the map of tips', () => {
+describe('the tip map', () => {
   it('has every tip of a family in its place, fitting or refused, with a reason', () => {
     for (const family of TIP_FAMILIES) {
       const map = tipMap(search, family);

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import {
   RESOURCES,
   fieldProblems,
+  whatIsWrong,
   type Contents,
   type ResourceName,
   type Rows,
@@ -99,7 +100,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     if (checked.success) return checked.data;
     throw new ProblemError(
       'unreadable',
-      `This ${one} is stored in a way that cannot be read: ${wrongOf(checked.error)}`,
+      `This ${one} is stored in a way that cannot be read: ${whatIsWrong(checked.error)}`,
       fieldProblems(checked.error),
     );
   }
@@ -152,7 +153,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       for (const row of await counted(rows)) {
         const checked = schema.safeParse(shown(row));
         if (checked.success) listed.items.push(checked.data);
-        else listed.unreadable.push({ id: row.id, name: nameOf(row, one), why: wrongOf(checked.error) });
+        else listed.unreadable.push({ id: row.id, name: nameOf(row, one), why: whatIsWrong(checked.error) });
       }
       return listed;
     },
@@ -198,11 +199,6 @@ function plain(value: object): unknown {
 
 const nameOf = (row: Row, one: string): string =>
   typeof row['name'] === 'string' && row['name'] !== '' ? row['name'] : `A ${one}`;
-
-function wrongOf(error: z.ZodError): string {
-  const [first] = fieldProblems(error);
-  return first ? `${first.message} (${first.field})` : 'it has another shape.';
-}
 
 /** A reference to a row that is not there, as a problem at its field. */
 function referenceProblem(error: unknown, content: readonly string[]): ProblemError | undefined {

@@ -146,7 +146,7 @@ function CoatingPanel({
           value={litres(used)}
           note={
             plannedDone > 0
-              ? `planned for it ${litres(plannedDone)}, ${over >= 0 ? '+' : '−'}${Math.abs(Math.round(over * 100))} %`
+              ? `planned for these coats ${litres(plannedDone)}, ${over >= 0 ? '+' : '−'}${Math.abs(Math.round(over * 100))} %`
               : ''
           }
         />
@@ -314,16 +314,16 @@ function CoatLine({
   const minutes = (seconds: number) => `${Math.round(seconds / 60)} min`;
   const parts = [
     actual && actual.volume > 0
-      ? `${showText(actual.volume, 'volume', system)} of ${showText(planned.volume.value, 'volume', system)}`
+      ? `${showText(actual.volume, 'volume', system)}, plan ${showText(planned.volume.value, 'volume', system)}`
       : `${showText(planned.volume.value, 'volume', system)} planned`,
     actual?.wet === undefined
       ? undefined
-      : `film ${showText(actual.wet, 'wetFilm', system)} of ${showText(planned.wet, 'wetFilm', system)}`,
+      : `film ${showText(actual.wet, 'wetFilm', system)}, plan ${showText(planned.wet, 'wetFilm', system)}`,
     time === undefined
       ? planned.time > 0
         ? `${minutes(planned.time)} planned`
         : undefined
-      : `${minutes(time)} of ${minutes(planned.time)}`,
+      : `${minutes(time)}, plan ${minutes(planned.time)}`,
   ];
   return (
     <View className="border-b border-rule py-2">

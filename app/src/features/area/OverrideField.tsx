@@ -22,7 +22,7 @@ export function OverrideField({
     const area = measure(measured);
     return (
       <Button
-        label="Put another area instead"
+        label="Enter the area instead"
         kind="quiet"
         className="self-start"
         disabled={!area.ok}

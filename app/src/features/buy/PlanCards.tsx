@@ -64,9 +64,9 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
           <Words size={44} weight="bold" testID="cost-total">
             {money(cost.total.likely)}
           </Words>
-          <Words colour="ink2">{`likely between ${moneyRange(cost.total, book.currency)}, before profit and tax`}</Words>
+          <Words colour="ink2">{`likely between ${moneyRange(cost.total, book.currency)}, before overhead, profit and tax`}</Words>
           <Row name="Paint" text={money(cost.paint.likely)} />
-          <Row name="Used up besides" text={money(cost.consumables.likely)} />
+          <Row name="Sundries" text={money(cost.consumables.likely)} />
           <Row name="Hours" text={money(cost.labour.likely)} />
           {cost.missing.length > 0 ? (
             <Words colour="caution">{`Without a price and not in it: ${cost.missing
@@ -86,7 +86,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
             {hoursText(time.likely)}
           </Words>
           <Words colour="ink2">
-            {`of work, ${hoursText(time.low)} to ${hoursText(time.high)}: ${counted(days, 'day')} with ${book.people}. Waiting between coats comes on top: rooms wait side by side, so it is that of the longest.`}
+            {`of work (${hoursText(time.low)} to ${hoursText(time.high)}): ${counted(days, 'day')} with ${counted(book.people, 'person', 'people')}. Drying between coats comes on top; rooms dry side by side, so the longest counts.`}
           </Words>
           {(Object.keys(TASKS) as Task[])
             .filter((task) => hours[task].value > 0)
@@ -106,7 +106,7 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
             />
           ) : null}
         </Card>
-        <Card title="Used up besides paint">
+        <Card title="Sundries">
           {CONSUMABLE_IDS.filter((id) => consumables[id].value > 0).map((id) => (
             <Row
               key={id}

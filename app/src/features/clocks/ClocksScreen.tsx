@@ -140,7 +140,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
             ) : null}
             {dry.length > 0 ? <MaskOver clocks={dry} now={now} name={name} /> : null}
             {clocks.length > 0 ? (
-              <Button label="Windows as a calendar file" icon={CalendarPlus} onPress={save} />
+              <Button label="Recoat windows as a calendar file" icon={CalendarPlus} onPress={save} />
             ) : null}
           </>
         }

@@ -175,7 +175,12 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
             </Words>
             <Words size={14} colour="ink2">{`${FAMILY_DATA[tip.family].name}, ${site.coating.name}`}</Words>
           </View>
-          <Big label="First card, gun" value={dial.setup?.range.start ?? 0} kind="pressure" size={44} />
+          <Big
+            label="First card, at the gun"
+            value={dial.setup?.range.start ?? 0}
+            kind="pressure"
+            size={44}
+          />
         </View>
         {last ? (
           <Words>{`Last time with this coating, tip and sprayer: ${showText(last.payload.gun, 'pressure', system)} at the gun, ${showText(last.payload.pump, 'pressure', system)} at the pump, ${dayOfEntry(last.entry)}${last.payload.temperature === null ? '' : `, paint ${showText(last.payload.temperature, 'temperature', system)}`}.`}</Words>
@@ -189,8 +194,8 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
           Pump relieved and trigger locked while you hang the card. Guard on, tip forward, knob at its lowest.
         </Words>
         <Words>
-          Hang white card or masking paper where it may be painted; gun square to it at the distance of the
-          card.
+          Hang white card or masking paper where it may be painted; gun square to it at the distance on the
+          set-up card.
         </Words>
         <Button label="Safe and ready: begin" kind="primary" onPress={dial.begin} />
       </Panel>

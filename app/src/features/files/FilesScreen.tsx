@@ -109,7 +109,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
       <Card title="On paper">
         <Papers job={job} />
       </Card>
-      <Card title="Take in a take-off or a building model">
+      <Card title="Bring in a take-off or a building model">
         <Words colour="ink2">
           CSV with a header (only Surface, Width and Height are needed), or a gbXML model. What it says is
           shown first; nothing is changed until you say so.
@@ -137,9 +137,9 @@ function Files({ job, surfaces, kit }: LoadedJob) {
           )
         ) : null}
       </Card>
-      <Card title="Out as a file">
+      <Card title="Save as a file">
         <Words colour="ink2">
-          Open formats, described in docs/formats.md. Lengths in metres, said in the header.
+          Open formats, described in docs/formats.md. Lengths are in metres; the header says so.
         </Words>
         <View className="flex-row flex-wrap gap-2">
           <Button

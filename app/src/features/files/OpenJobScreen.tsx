@@ -18,7 +18,7 @@ import { useToast } from '@/ui/toast';
 import { Issues } from './Issues';
 import { readJobFile } from './readers';
 
-const TITLE = 'A job from a file';
+const TITLE = 'Open a job file';
 
 /** Takes a whole job in from its open file, as a copy of its own. */
 export function OpenJobScreen() {

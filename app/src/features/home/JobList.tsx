@@ -120,7 +120,7 @@ export function JobList() {
         );
       })}
       <Button
-        label="A job from a file"
+        label="Open a job file"
         kind="quiet"
         className="self-start"
         onPress={() => router.navigate('/open')}

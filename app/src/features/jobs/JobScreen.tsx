@@ -159,7 +159,7 @@ function Totals({
         />
       ) : null}
       <Words size={14} colour="ink2">
-        {`With what fills hose and pump once.${refused > 0 ? ` ${counted(refused, 'surface is', 'surfaces are')} left out: look at them.` : ''}`}
+        {`Includes one fill of hose and pump.${refused > 0 ? ` ${counted(refused, 'surface is', 'surfaces are')} left out: look at them.` : ''}`}
       </Words>
       {totals.length > 0 ? (
         <View className="flex-row flex-wrap gap-2 pt-1">

@@ -17,11 +17,14 @@ import { useUnits } from '@/ui/units';
 
 function Section({
   title,
+  one = '',
   empty,
   add,
   children,
 }: {
   title: string;
+  /** One of them, with its article. */
+  one?: string;
   empty: boolean;
   /** Where a new one is made. */
   add?: Href;
@@ -38,9 +41,7 @@ function Section({
       ) : (
         <View className="rounded-2xl border border-rule bg-sheet">{children}</View>
       )}
-      {add ? (
-        <Button label={`Add to ${title.toLowerCase()}`} icon={Plus} onPress={() => router.navigate(add)} />
-      ) : null}
+      {add ? <Button label={`Add ${one}`} icon={Plus} onPress={() => router.navigate(add)} /> : null}
     </View>
   );
 }
@@ -80,7 +81,7 @@ function CoatingLine({ coating }: { coating: Coating }) {
           <Words weight="semi">{coating.name}</Words>
           <Words size={14} colour="ink2">
             {given.length > 0 ? `Data sheet: ${given.join(', ')}` : 'Working defaults'}
-            {archetypeOf(coating.archetype).base === 'solvent' ? ' · carries solvent' : ''}
+            {archetypeOf(coating.archetype).base === 'solvent' ? ' · solvent-borne' : ''}
           </Words>
         </View>
         <ChevronRight size={20} color={palette.ink2} aria-hidden />
@@ -107,7 +108,7 @@ export function KitScreen() {
               <CoatingLine key={coating.id} coating={coating} />
             ))}
           </Section>
-          <Section title="Sprayers" add="/kit/sprayers/new" empty={kit.sprayers.length === 0}>
+          <Section title="Sprayers" one="a sprayer" add="/kit/sprayers/new" empty={kit.sprayers.length === 0}>
             {kit.sprayers.map((sprayer) => (
               <Line
                 key={sprayer.id}
@@ -117,7 +118,7 @@ export function KitScreen() {
               />
             ))}
           </Section>
-          <Section title="Hoses" add="/kit/hoses/new" empty={kit.hoses.length === 0}>
+          <Section title="Hoses" one="a hose" add="/kit/hoses/new" empty={kit.hoses.length === 0}>
             {kit.hoses.map((hose) => (
               <Line
                 key={hose.id}
@@ -127,19 +128,23 @@ export function KitScreen() {
               />
             ))}
           </Section>
-          <Section title="Tips" add="/kit/tips/new" empty={kit.tips.length === 0}>
+          <Section title="Tips" one="a tip" add="/kit/tips/new" empty={kit.tips.length === 0}>
             {kit.tips.map((tip) => (
               <Line
                 key={tip.id}
                 href={`/kit/tips/${tip.id}`}
                 name={tip.code}
-                note={[tip.family, `${showText(tip.litresBefore, 'volume', system)} before its log`, tip.note]
+                note={[
+                  tip.family,
+                  `${showText(tip.litresBefore, 'volume', system)} before it was logged`,
+                  tip.note,
+                ]
                   .filter(Boolean)
                   .join(' · ')}
               />
             ))}
           </Section>
-          <Section title="Guns and the rest" add="/kit/gear/new" empty={gear.length === 0}>
+          <Section title="Guns, filters, gear" one="gear" add="/kit/gear/new" empty={gear.length === 0}>
             {gear.map((piece) => (
               <Line
                 key={piece.id}

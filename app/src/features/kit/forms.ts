@@ -197,7 +197,7 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
       { name: 'family', label: 'Family', as: 'choice', options: same(TIP_FAMILIES) },
       {
         name: 'litresBefore',
-        label: 'Paint through it before its log',
+        label: 'Paint through it before it was logged',
         as: 'quantity',
         kind: 'volume',
         bounds: { min: 0, max: 10 },

@@ -32,9 +32,9 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
   },
   pressure: {
     title: 'Pressure for an even fan',
-    text: 'Beside the working estimate. Changes where dialling in begins.',
+    text: 'Against the working estimate. Changes where dialling in begins.',
   },
-  speed: { title: 'Gun speed', text: 'Over the speed of the card, as the comb asked for it.' },
+  speed: { title: 'Gun speed', text: 'Against the speed on the card, as the comb asked for it.' },
   thinning: { title: 'Thinner', text: 'In the set-ups that were confirmed.' },
   cup: { title: 'Cup time', text: 'At which this crew sprays.' },
 };
@@ -72,8 +72,8 @@ function Loaded({ log }: { log: SiteLog }) {
           onChange={setOurs}
         />
         <Words size={14} colour="ink2">
-          Measured on the job comes before it, data sheets and working defaults after it. One wrong entry is
-          not believed until others agree with it.
+          What is measured on the job comes before it, data sheets and working defaults after it. One wrong
+          entry is not believed until others agree with it.
         </Words>
       </Panel>
       {found.length === 0 ? (
@@ -140,7 +140,7 @@ function LessonRow({
   const { value, jobs, readings, spread } = learned;
   const [prior] = value.inputs;
   const shown = (one: number) =>
-    kind === 'thinning' ? `${((one - 1) * 100).toFixed(1)} %` : showText(one, value.kind, system);
+    kind === 'thinning' ? showText(one - 1, 'percent', system) : showText(one, value.kind, system);
   return (
     <View className="gap-1 border-b border-rule pb-3">
       <Words weight="semi">{aboutWords(lesson, log)}</Words>
@@ -158,7 +158,7 @@ function LessonRow({
       <Words size={14} colour="ink2">
         {[
           `${counted(readings, 'reading')} in ${counted(jobs, 'job')}`,
-          `jobs ±${Math.round(spread * 100)} % apart${jobs < 3 ? ' (usual, too few to tell)' : ''}`,
+          `jobs differ by ±${Math.round(spread * 100)} %${jobs < 3 ? ' (assumed: too few to tell)' : ''}`,
           kind !== 'cup' && prior ? `without it ${shown(prior.value)}` : undefined,
         ]
           .filter(Boolean)

@@ -127,7 +127,7 @@ export function ProfileChart({
           textAnchor="end"
           fontFamily="Next400"
         >
-          {`pump gives at most ${showText(rating, 'pressure', system)}`}
+          {`pump limit ${showText(rating, 'pressure', system)}`}
         </SvgText>
         {last ? (
           <Path d={`${path}L${x(last)} ${floor}L${BOX.left} ${floor}Z`} fill={palette['identity-tint']} />

@@ -2,6 +2,7 @@ import { counted } from '@fine-spray/core';
 import { nowAndNext, nextCoats, recoatClocks } from '@fine-spray/core/record';
 import { plannedCoats } from '@fine-spray/contract/planning';
 import { journal } from '@fine-spray/contract/log';
+import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import BookOpen from 'lucide-react-native/icons/book-open';
 import CalendarClock from 'lucide-react-native/icons/calendar-clock';
@@ -218,7 +219,10 @@ function Latest({ log }: { log: SiteLog }) {
   }
   return (
     <View className="gap-2">
-      <Words weight="bold" heading={2}>{`Last on ${lines.day}`}</Words>
+      <Words
+        weight="bold"
+        heading={2}
+      >{`Last written ${format(new Date(`${lines.day}T12:00`), 'd MMM yyyy')}`}</Words>
       <EntryRows lines={lines.lines} />
     </View>
   );

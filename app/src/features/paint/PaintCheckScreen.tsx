@@ -184,7 +184,7 @@ function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
         onInvalid={onInvalid('target')}
       />
       <Words size={14} colour="ink2">
-        Of the last check with this cup, else what this coating should read at 23 °C. The data sheet comes
+        From the last check with this cup, or what this coating should read at 23 °C. The data sheet comes
         first.
       </Words>
       <QuantityField
@@ -204,7 +204,7 @@ function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
         onInvalid={onInvalid('thinnerBefore')}
       />
       <QuantityField
-        label="Room it stands in"
+        label="Room temperature"
         kind="temperature"
         value={check.room}
         bounds={TEMPERATURES}

@@ -127,7 +127,7 @@ export function ViscosityChart({
         </Svg>
       </View>
       <Words size={14} colour="ink2">
-        {`Pa·s. Full: as it came; ring: thinned.${slopes ? ` Line: unthinned paint by ${counted(slopes.readings, 'reading')}, ${showText(slopes.viscosity, 'viscosity', system)} at 23 °C.` : ''}`}
+        {`Pa·s. Full: as it came; ring: thinned.${slopes ? ` Line: unthinned paint from ${counted(slopes.readings, 'reading')}, ${showText(slopes.viscosity, 'viscosity', system)} at 23 °C.` : ''}`}
       </Words>
     </Panel>
   );

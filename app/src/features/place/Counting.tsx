@@ -83,6 +83,12 @@ export function Counting({ measure, errors, onChange, onInvalid }: CountingProps
   );
 }
 
+/** "0.9 × 2.1 m": a size that is nothing, as the depth of a flush window, is not said. */
+function sizesText(sizes: readonly number[]): string {
+  const said = sizes.filter((size) => size > 0).map((size) => Number(size.toFixed(2)));
+  return said.length === 0 ? 'none' : `${said.join(' × ')} m`;
+}
+
 function FeatureRow({
   feature,
   measure,
@@ -159,11 +165,7 @@ function FeatureRow({
         </View>
       ) : null}
       <Button
-        label={
-          open
-            ? 'Sizes done'
-            : `Sizes: ${names.map((size) => Number((sizes[size] ?? 0).toFixed(2))).join(' × ')} m`
-        }
+        label={open ? 'Sizes done' : `Sizes: ${sizesText(names.map((size) => sizes[size] ?? 0))}`}
         kind="quiet"
         className="self-start"
         onPress={() => setOpen(!open)}

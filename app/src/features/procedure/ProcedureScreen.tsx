@@ -17,6 +17,7 @@ import {
   type ProcedureStep,
 } from '@fine-spray/core';
 import Check from 'lucide-react-native/icons/check';
+import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
@@ -92,7 +93,7 @@ export function ProcedureScreen({ site, kind }: { site: Site; kind: Procedure['k
           />
           <Words size={14} colour="ink2">
             {known
-              ? `By the log of ${known}. Change it if you know better.`
+              ? `From the log of ${format(new Date(`${known}T12:00`), 'd MMM yyyy')}. Change it if you know better.`
               : `Then ${FLUIDS[fluidOfBase(base)].name.toLowerCase()}: ${site.coating.name}.`}
           </Words>
         </View>

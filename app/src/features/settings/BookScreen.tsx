@@ -64,7 +64,7 @@ function Book({ company }: { company: Company }) {
       </View>
       <Words colour="ink2">
         The hours and cost of every job are worked out from these. A price that is left empty is left out of
-        the cost, and said so.
+        the cost, and the cost says so.
       </Words>
       <Words size={18} weight="bold" heading={2}>
         Money and crew
@@ -76,7 +76,7 @@ function Book({ company }: { company: Company }) {
         onChange={(currency) => change({ currency: currency.toUpperCase() })}
       />
       <PriceField
-        label="An hour of one person"
+        label="Labour, an hour of one person"
         unit={draft.currency}
         value={draft.hour}
         limits={PRICE_LIMITS}

@@ -19,10 +19,7 @@ export function SettingsScreen() {
   const router = useRouter();
   return (
     <Screen title="Settings" above={company.data?.name}>
-      <Labelled
-        label="Large numbers in"
-        note="The other system stands small beside them. Kept on this device."
-      >
+      <Labelled label="Units" note="The other system stands small beside them. This device remembers it.">
         <Segmented
           label="Units"
           value={system}
@@ -39,7 +36,7 @@ export function SettingsScreen() {
           value={choice}
           onChange={setChoice}
           options={[
-            { value: 'system', label: 'As the device' },
+            { value: 'system', label: 'Same as the device' },
             { value: 'light', label: 'Light' },
             { value: 'dark', label: 'Dark' },
           ]}

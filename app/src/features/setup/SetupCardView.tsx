@@ -156,7 +156,7 @@ function TipPart({ card, open, hoseText }: PartProps & { hoseText: string }) {
         <View className="min-w-0 flex-1">
           <Words size={18} weight="bold">{`${familyName(tip.family)} tip`}</Words>
           <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
-          <Words colour="ink2">{`hole ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
+          <Words colour="ink2">{`orifice ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
         </View>
       </View>
       <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>

@@ -20,7 +20,7 @@ export const TOOLS = {
   'dial-in': { title: 'Dial in', icon: Target },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },
-  tips: { title: 'Map of tips', icon: Grid3x3 },
+  tips: { title: 'Tip map', icon: Grid3x3 },
   card: { title: 'Card to print', icon: IdCard },
   'shut-down': { title: 'Shut down', icon: PowerOff },
 } as const satisfies Record<string, ToolData>;

@@ -146,7 +146,7 @@ function TipGrid({
       }}
       horizontal
       tabIndex={0}
-      aria-label="Map of tips: fan across, orifice down"
+      aria-label="Tip map: fan across, orifice down"
       testID="tip-map"
     >
       <View className="gap-1">

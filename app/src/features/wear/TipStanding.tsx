@@ -29,7 +29,7 @@ export function TipStanding({ record, onWhy }: { record: TipRecord; onWhy: (numb
           `${litres(volume)} through it`,
           wear ? `fan ${Math.round((1 - wear.widthRatio) * 100)} % narrower` : undefined,
           left ? `about ${showRange(left.low, left.high, 'volume', system)} left` : undefined,
-          wornAt ? `worn out about ${format(wornAt.likely, 'd MMM yyyy')} at the litres so far` : undefined,
+          wornAt ? `worn out about ${format(wornAt.likely, 'd MMM yyyy')} at this rate` : undefined,
           fans.length > 0 ? `${counted(fans.length, 'fan')} measured` : 'no fan measured',
         ]
           .filter(Boolean)

@@ -11,7 +11,7 @@ import type { FormProps } from './types';
 const SOURCES: Readonly<Record<Weather['source'], string>> = {
   station: 'From the weather station (simulated).',
   'by hand': 'Set by hand.',
-  'last entry': 'The station does not answer: as at the last coat. Set it right.',
+  'last entry': 'The station does not answer: these are from the last coat. Correct them.',
 };
 
 /** Temperature, humidity and, outside, wind: from the station, put right by hand. */

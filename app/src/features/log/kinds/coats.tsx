@@ -21,7 +21,7 @@ function CoatForm(props: FormProps) {
       <CoatField {...props} />
       {kind === 'coat finished' ? (
         <QuantityStepper
-          label="Area, with its texture"
+          label="True area, with its texture"
           kind="area"
           value={Number(payload['trueArea'])}
           step={{ metric: 1, us: 10 }}

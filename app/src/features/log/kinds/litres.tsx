@@ -27,7 +27,7 @@ function LitresForm(props: FormProps) {
         onInvalid={(message) => onInvalid('volume', message)}
       />
       {option ? (
-        <Words colour="ink2">{`Planned for this coat: ${showText(option.planned.volume.value, 'volume', system)}. As read off the containers, thinner in it.`}</Words>
+        <Words colour="ink2">{`Planned for this coat: ${showText(option.planned.volume.value, 'volume', system)}. Read it off the containers, thinner included.`}</Words>
       ) : null}
       <CoatField {...props} />
       <TipChoiceField {...props} none />

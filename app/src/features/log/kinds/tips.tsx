@@ -73,11 +73,11 @@ function FanForm(props: FormProps) {
         <Words
           size={14}
           colour="ink2"
-        >{`New it is ${showText(fresh, 'fanWidth', system)} at ${showText(NOMINAL_DISTANCE, 'distance', system)}.`}</Words>
+        >{`When new: ${showText(fresh, 'fanWidth', system)} at ${showText(NOMINAL_DISTANCE, 'distance', system)}.`}</Words>
       )}
       <TipChoiceField {...props} />
       <QuantityStepper
-        label="From the card"
+        label="Gun to card"
         kind="distance"
         value={Number(payload['distance'])}
         step={{ metric: 50, us: 1 }}
