@@ -119,6 +119,8 @@ test(
     await page.getByRole('button', { name: 'Write it down' }).click();
     await expect(page.getByRole('heading', { name: 'It replaced' })).toBeVisible();
     await expect(page.getByText('44 L', { exact: false }).first()).toBeVisible();
+    // What the server does not have yet is simply dropped; this one is to be taken back in sight.
+    await expect(page.getByText('Waits on this device to be sent.')).toHaveCount(0);
     await page.getByRole('button', { name: 'Take it back' }).click();
     await expect(page.getByRole('heading', { name: 'Put right by' })).toBeVisible();
   },
