@@ -196,7 +196,7 @@ test('plan against actual says what is short, before which coat, and where it we
   await expect(page.getByTestId('actual-answer')).toContainText(/before the (first|second) coat of/);
   const matt = page.getByTestId('actual-coating').filter({ hasText: 'Interior wall matt' });
   await expect(matt).toContainText('Worn tip');
-  await expect(matt).toContainText(/film \d+ μm of 110 μm/);
+  await expect(matt).toContainText(/film \d+ μm, plan 110 μm/);
   await matt.getByRole('button', { name: /Still needed/ }).click();
   await expect(page.getByText('Paint still needed')).toBeVisible();
 });

@@ -16,7 +16,13 @@ export default defineConfig({
   retries: 0,
   reporter: [['line'], ['json', { outputFile: process.env['E2E_REPORT'] ?? '../.build/e2e.json' }]],
   outputDir: '../test-results',
-  use: { launchOptions: CHROMIUM, trace: 'off', screenshot: 'off', serviceWorkers: 'block' },
+  use: {
+    actionTimeout: 60_000,
+    launchOptions: CHROMIUM,
+    trace: 'off',
+    screenshot: 'off',
+    serviceWorkers: 'block',
+  },
   projects: [
     {
       name: 'command',

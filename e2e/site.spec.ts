@@ -275,7 +275,7 @@ test('the card goes out as a drawing, and the list of what to take says what the
 
 test('kit is added, refused where it cannot be, changed and taken back', async ({ page }) => {
   await page.goto(`${address()}/kit`);
-  await press(page, 'Add to hoses');
+  await press(page, 'Add a hose');
   await page.getByLabel('Name').fill('Long one');
   await page.getByLabel(/^Length/).fill('4000');
   await expect(page.getByRole('alert')).toContainText('Length must be between');
