@@ -194,7 +194,7 @@ test('the emergency card is one tap away on every screen', { tag: '@wide' }, asy
     await page.goto(`${address()}${screen}`);
     await page.getByRole('link', { name: /Injured/ }).click();
     await expect(page.getByText('Go to an emergency department now.', { exact: false })).toBeVisible();
-    await expect(page.getByText('No tourniquet.', { exact: false })).toBeVisible();
+    await expect(page.getByText('Never squeeze it', { exact: false })).toBeVisible();
   }
 });
 

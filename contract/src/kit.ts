@@ -8,7 +8,7 @@ import {
 import { CUP_IDS } from '@fine-spray/core/coating';
 import { FITTINGS } from '@fine-spray/core/kit';
 import { SPRAYER_CLASSES } from '@fine-spray/core/line';
-import { POWERS } from '@fine-spray/core/safety';
+import { HARDENERS, POWERS } from '@fine-spray/core/safety';
 import { SEALS, TIP_FAMILIES, readTip, type Seal } from '@fine-spray/core/tip';
 import type { Refusal } from '@fine-spray/core/units';
 import { z } from 'zod';
@@ -51,6 +51,8 @@ export const coatingFields = z
     name: line('Coating name', 120),
     archetype: oneOf('Kind of coating', ARCHETYPE_IDS),
     overrides: z.object(overrideShape).strict(),
+    /** What goes in as a second part: none, one with isocyanate, or nobody has said. */
+    hardener: oneOf('Second part', HARDENERS).default('unknown'),
     /** Containers it is sold in: size in m³ and price, null while nobody has put one in. */
     containers: z
       .array(

@@ -1,4 +1,4 @@
-import { planHistory, rainedOn, type Kit } from '@fine-spray/contract/planning';
+import { lastWeather, planHistory, type Kit } from '@fine-spray/contract/planning';
 import { useMemo } from 'react';
 import { usePreference } from '@/ui/preference';
 import { useKit } from './kit';
@@ -17,8 +17,8 @@ export function usePlanKit(): ReturnType<typeof useKit> {
     // Not first without it and then with it: numbers do not jump under the eye.
     if (!plain || loading) return undefined;
     if (entries.length === 0) return plain;
-    const wet = { ...plain, rainedOn: rainedOn(entries, Date.now()) };
-    return ours === 'off' ? wet : { ...wet, history: planHistory(recordOf(entries)) };
+    const now = { ...plain, ...lastWeather(entries, Date.now()) };
+    return ours === 'off' ? now : { ...now, history: planHistory(recordOf(entries)) };
   }, [plain, entries, ours, loading]);
   return { ...rest, ...(kit ? { kit } : {}) };
 }

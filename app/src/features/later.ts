@@ -10,6 +10,7 @@ export { EntryScreen, JournalScreen, WaitingScreen } from './journal';
 export { KitRowScreen, KitScreen } from './kit';
 export { LearnedScreen } from './learned';
 export { CaptureScreen, LogScreen } from './log';
+export { InTheSprayer } from './material';
 export { PlaceScreen } from './place';
 export { BookScreen, SettingsScreen } from './settings';
 export { Strip } from './strip';

@@ -37,6 +37,7 @@ export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting(
 export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
+export const InTheSprayer = screen((screens) => screens.InTheSprayer, null);
 export const Strip = screen((screens) => screens.Strip, null);
 export const ToolScreen = screen((screens) => screens.ToolScreen, waiting('On site'));
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take along'));

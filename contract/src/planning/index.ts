@@ -18,4 +18,4 @@ export {
 } from './layers';
 export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';
 export { plannedCoats, type PlannedCoatOfJob } from './plannedCoats';
-export { rainedOn } from './rain';
+export { lastWeather } from './lastWeather';

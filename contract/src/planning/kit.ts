@@ -9,6 +9,8 @@ export interface Kit {
   readonly tips: readonly Tip[];
   /** What the crew's own log says, where plans are to stand on it. */
   readonly history?: PlanHistory;
-  /** Jobs that it rained on when the weather was last written down there (`rainedOn`). */
+  /** Jobs that it rained on when the weather was last written down there (`lastWeather`). */
   readonly rainedOn?: readonly string[];
+  /** Jobs on which it was hot then. */
+  readonly hotOn?: readonly string[];
 }

@@ -63,7 +63,13 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     rack: kit.tips,
   });
   const history = historyOf(kit.history, surface);
-  const site = { power: sprayer.power, surfaceAge: job.paintAge, wetGround: isWet(kit, job, surface) };
+  const site = {
+    power: sprayer.power,
+    surfaceAge: job.paintAge,
+    wetGround: isWet(kit, job, surface),
+    hardener: coating.hardener,
+    hot: job.id !== undefined && (kit.hotOn ?? []).includes(job.id),
+  };
   return { ...request, site, ...(history ? { history } : {}) };
 }
 

@@ -30,7 +30,7 @@ import {
   paintCost,
   planHistory,
   plannedCoats,
-  rainedOn,
+  lastWeather,
   requestFor,
   triggerTimeOf,
   type Kit,
@@ -303,18 +303,37 @@ describe('what is known of a site', () => {
     requestFor(surface, jobNow, kitNow)?.site;
 
   it('reaches the set-up: the machine, the age of the paint, rain that was written down', () => {
-    expect(siteOf(inside)).toEqual({ power: 'electric', surfaceAge: 'new', wetGround: false });
+    expect(siteOf(inside)).toEqual({
+      power: 'electric',
+      surfaceAge: 'new',
+      wetGround: false,
+      hardener: 'none',
+      hot: false,
+    });
     const engines = { ...kit, sprayers: kit.sprayers.map((one) => ({ ...one, power: 'engine' as const })) };
     expect(siteOf(inside, engines, { ...job, paintAge: 'old' })).toMatchObject({
       power: 'engine',
       surfaceAge: 'old',
     });
-    const wet = { ...kit, rainedOn: rainedOn(inRain, at + 3600_000) };
+    const wet = { ...kit, ...lastWeather(inRain, at + 3600_000) };
     expect([siteOf(outside, wet)?.wetGround, siteOf(inside, wet)?.wetGround]).toEqual([true, false]);
   });
 
+  it('knows a hot day by what was written down', () => {
+    const inHeat = entries.map((one) =>
+      one.id === laid.entry.id
+        ? { ...one, payload: { ...laid.payload, weather: { ...laid.payload.weather, air: 304 } } }
+        : one,
+    );
+    const hot = { ...kit, ...lastWeather(inHeat, at + 3600_000) };
+    expect([
+      siteOf(inside, hot)?.hot,
+      siteOf(inside, { ...kit, ...lastWeather(entries, at + 3600_000) })?.hot,
+    ]).toEqual([true, false]);
+  });
+
   it('forgets rain once the ground has dried, and never had it where none was written down', () => {
-    expect(rainedOn(inRain, at + 13 * 3600_000)).toEqual([]);
-    expect(rainedOn(entries, at + 3600_000)).not.toContain(job.id);
+    expect(lastWeather(inRain, at + 13 * 3600_000).rainedOn).toEqual([]);
+    expect(lastWeather(entries, at + 3600_000).rainedOn).not.toContain(job.id);
   });
 });

@@ -178,7 +178,7 @@ function wordsFor(
   const most = `${Math.round(limit * 1000) / 10} %`;
   const hours = (seconds: number) => `${Math.round(seconds / 3600)}`;
   const wait = time.ok
-    ? ` That takes about ${hours(time.value.low)} to ${hours(time.value.high)} h standing; stirring or a warm bath is faster.`
+    ? ` That takes about ${hours(time.value.low)} to ${hours(time.value.high)} h standing; stirring is faster.`
     : '';
   switch (move) {
     case 'spray':

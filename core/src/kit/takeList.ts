@@ -2,6 +2,7 @@ import type { CoatingBase, CupId } from '../coating';
 import { CUPS } from '../coating';
 import { isSameTip, sealFor, writeTipCode, type Tip } from '../tip';
 import { counted } from '../units';
+import type { Protection } from '../safety';
 import type { Misfit } from './fit';
 
 /** One set-up of the day. */
@@ -12,6 +13,8 @@ export interface DaySetup {
   readonly coating: string;
   readonly surfaces: number;
   readonly cup?: CupId | undefined;
+  /** What is worn and stood by for this set-up. */
+  readonly protection?: readonly Protection[] | undefined;
 }
 
 /** What the company owns that a day may need. */
@@ -23,7 +26,8 @@ export interface Owned {
 }
 
 export interface TakeLine {
-  readonly group: 'Machine' | 'Tips and seals' | 'Filters' | 'Measuring' | 'Fluids' | 'Adapters';
+  readonly group:
+    'Machine' | 'Tips and seals' | 'Filters' | 'Measuring' | 'Fluids' | 'Adapters' | 'To wear and stand by';
   readonly what: string;
   readonly why: string;
   /** Whether it is in the kit; unknown for things nobody writes down. */
@@ -39,6 +43,14 @@ function together<T>(
   const groups = new Map<string, DaySetup[]>();
   for (const setup of setups) groups.set(key(setup), [...(groups.get(key(setup)) ?? []), setup]);
   return [...groups.values()].flatMap((all) => (all[0] ? [make(all, all[0])] : []));
+}
+
+/** Everything the day's set-ups want worn or stood by, each once. */
+function protectionLines(setups: readonly DaySetup[]): TakeLine[] {
+  const found = new Map(
+    setups.flatMap(({ protection = [] }) => protection.map(({ what, why }) => [what, why] as const)),
+  );
+  return [...found].map(([what, why]) => ({ group: 'To wear and stand by', what, why }));
 }
 
 const surfacesOf = (all: readonly DaySetup[]) =>
@@ -124,7 +136,7 @@ export function takeList(
       ? [
           {
             group: 'Fluids',
-            what: 'Clean water, waste container of metal',
+            what: 'Clean water, a waste container of metal for it',
             why: 'Flush for water-borne coatings',
           } as const,
         ]
@@ -133,7 +145,7 @@ export function takeList(
       ? [
           {
             group: 'Fluids',
-            what: 'Thinner of the coating, ground wire, closed metal bin',
+            what: 'Thinner of the coating, a waste container of metal for it, ground wires, closed metal bin',
             why: 'Flush for solvent-borne coatings; rags catch fire by themselves',
           } as const,
         ]
@@ -142,12 +154,13 @@ export function takeList(
       ? [
           {
             group: 'Fluids',
-            what: 'Go-between fluid',
+            what: 'Go-between fluid, a waste container of metal for it',
             why: 'Water and solvent-borne coating must not meet in the hose',
           } as const,
         ]
       : []),
     { group: 'Fluids', what: 'Storage fluid, pump lubricant', why: 'For tonight' },
+    ...protectionLines(setups),
     ...machine.misfits
       .filter(({ code }) => code.startsWith('thread'))
       .map(({ instead, what }): TakeLine => ({

@@ -2,13 +2,27 @@ export {
   FLUIDS,
   FLUID_IDS,
   GO_BETWEEN_NOTE,
+  UNKNOWN_NOTE,
+  fluidNamed,
   fluidOfBase,
   flushSequence,
   mayMeet,
   type Fluid,
 } from './fluids';
-export { SAFE, type MachineState } from './machine';
+export { isRelieved, leftWith, resting, spraying, type Machine, type MachineSite } from './machine';
+export { fluidWord } from './actions';
+export { NOTHING_CAME } from './flush';
 export type { Procedure, ProcedureKind, ProcedureStep } from './steps';
-export { heldBackBy, nextStep, tick, untick } from './progress';
-export { shutDown, startUp, type ShutDown, type StartUp } from './procedures';
+export { heldBackBy, isStale, nextStep, tick, untick } from './progress';
+export {
+  clearClog,
+  putGunDown,
+  shutDown,
+  startUp,
+  takeUpGun,
+  type AtMachine,
+  type Ready,
+  type ShutDown,
+  type StartUp,
+} from './procedures';
 export { TROUBLES, TROUBLE_IDS, type Remedy, type Trouble, type TroubleId } from './trouble';

@@ -2,23 +2,33 @@ import fc from 'fast-check';
 import {
   FLUIDS,
   FLUID_IDS,
-  SAFE,
   TROUBLES,
   TROUBLE_IDS,
+  clearClog,
+  fluidNamed,
   flushSequence,
   heldBackBy,
+  isRelieved,
+  isStale,
+  leftWith,
   mayMeet,
   nextStep,
+  putGunDown,
+  resting,
   shutDown,
   startUp,
+  takeUpGun,
   tick,
   untick,
   type Fluid,
+  type Machine,
   type Procedure,
   type StartUp,
-  type MachineState,
 } from '.';
+import { Path } from './path';
+import * as actions from './actions';
 import { sealFor } from '../tip';
+import type { Result } from '../units';
 
 const order = (extra: Partial<StartUp> = {}): StartUp => ({
   holds: 'storage',
@@ -26,44 +36,150 @@ const order = (extra: Partial<StartUp> = {}): StartUp => ({
   sameCoating: false,
   power: 'electric',
   side: 'inside',
+  waterOnly: false,
+  hardener: 'none',
   tipCode: '515',
   mesh: 60,
   seal: sealFor('standard', extra.base ?? 'water'),
-  startPressure: '110 bar',
   ...extra,
 });
+const KNOWN = FLUID_IDS.filter((one) => one !== 'unknown');
 const BASES = ['water', 'solvent'] as const;
+const POWERS = ['electric', 'engine'] as const;
+const SIDES = ['inside', 'outside'] as const;
 
-/** Every start-up and shut-down there is. */
-const ALL: readonly (readonly [string, Procedure])[] = [
-  ...FLUID_IDS.flatMap((holds) =>
-    BASES.flatMap((base) =>
-      (['electric', 'engine'] as const).flatMap((power) =>
-        [false, true].map(
-          (sameCoating) =>
-            [
-              `start-up from ${holds} to ${base}, ${power}${sameCoating ? ', the same coating' : ''}`,
-              startUp(order({ holds, base, power, sameCoating })),
-            ] as const,
+interface Listed {
+  readonly name: string;
+  readonly first: Machine;
+  readonly power: (typeof POWERS)[number];
+  readonly procedure: Procedure;
+}
+
+const made = (result: Result<Procedure>): Procedure => {
+  if (!result.ok) throw new Error(result.message);
+  return result.value;
+};
+
+const each = <A, B>(all: readonly A[], make: (one: A) => readonly B[]): B[] => all.flatMap(make);
+const paintOf = (base: (typeof BASES)[number]): Fluid =>
+  base === 'solvent' ? 'solvent paint' : 'water paint';
+const atWork = (paint: Fluid): Machine => ({
+  ...resting(paint),
+  waste: paint,
+  pump: 'on',
+  valve: 'spray',
+  knob: 'working',
+  trigger: 'free',
+  gun: 'work',
+  pumpPressure: 'working',
+  hosePressure: 'working',
+});
+
+/** Every list there is, over all machines, fluids, bases, ways to end and powers. */
+const ALL: readonly Listed[] = each(BASES, (base) =>
+  each(POWERS, (power) =>
+    each(SIDES, (side) => {
+      const at = { base, power, side, waterOnly: false, hardener: 'none' as const };
+      const where = `${base}, ${power}, ${side}`;
+      const paint = paintOf(base);
+      return [
+        ...each(FLUID_IDS, (holds) =>
+          [false, true].map((sameCoating) => ({
+            name: `start-up from ${holds}, ${where}${sameCoating ? ', the same coating' : ''}`,
+            first: leftWith(holds),
+            power,
+            procedure: made(startUp(order({ ...at, holds, sameCoating }))),
+          })),
         ),
-      ),
-    ),
+        ...(['tomorrow', 'stored'] as const).map((until) => ({
+          name: `shut-down, ${until}, ${where}`,
+          first: atWork(paint),
+          power,
+          procedure: made(shutDown({ ...at, until })),
+        })),
+        ...(['dial in', 'spray'] as const).map((to) => ({
+          name: `gun taken up to ${to}, ${where}`,
+          first: { ...resting(paint), waste: paint, power: 'off' as const },
+          power,
+          procedure: takeUpGun({ ...at, startPressure: '110 bar', to }),
+        })),
+        { name: `gun put down, ${where}`, first: atWork(paint), power, procedure: putGunDown(at) },
+        { name: `clog, ${where}`, first: atWork(paint), power, procedure: clearClog(at) },
+      ];
+    }),
   ),
-  ...BASES.flatMap((base) =>
-    (['tomorrow', 'stored'] as const).flatMap((until) =>
-      (['electric', 'engine'] as const).map(
-        (power) => [`shut-down of ${base}, ${until}, ${power}`, shutDown({ base, until, power })] as const,
-      ),
-    ),
-  ),
-];
+);
 
-/** Whether hands may touch the front of the gun. */
-const isSafe = ({ pump, trigger, pressure }: MachineState) =>
-  pump === 'off' && trigger === 'locked' && pressure === 'none';
+/** What somebody at the machine would say of a step, from how it stood before and stands after: nothing where it is safe. */
+function harms(before: Machine, after: Machine, power: Listed['power']): string[] {
+  const found: string[] = [];
+  const say = (wrong: boolean, what: string) => wrong && found.push(what);
+  const flammable = (one: string) => ['thinner', 'solvent paint', 'go-between', 'unknown'].includes(one);
+  const watery = (one: string) => ['water', 'water paint', 'storage'].includes(one);
+  const inside = [after.inPump, after.inHose, after.inGun];
+  const pressed = before.pumpPressure !== 'none' || before.hosePressure !== 'none';
+  const touched =
+    before.guard !== after.guard ||
+    before.hose !== after.hose ||
+    before.filters !== after.filters ||
+    (before.tip === 'off') !== (after.tip === 'off');
+  say(touched && (pressed || before.pump === 'on' || before.trigger !== 'locked'), 'a hand under pressure');
+  say(before.tip !== after.tip && before.trigger !== 'locked', 'a tip turned with the trigger free');
+  say(after.pump === 'on' && after.suction === 'air', 'air pumped');
+  say(after.pump === 'on' && after.returns === 'loose', 'a loose return under the pump');
+  say(after.pump === 'on' && after.power === 'off', 'a pump without power');
+  say(after.pump === 'on' && !after.wear, 'a pump on before goggles');
+  say(
+    after.pump === 'on' && after.valve === 'spray' && after.tip !== 'off' && after.suction !== after.inGun,
+    'a flush through the tip',
+  );
+  say(
+    after.pump === 'on' && after.valve === 'spray' && after.tip !== 'off' && after.returns !== 'paint',
+    'sprayed with the return not clipped back',
+  );
+  say(
+    after.pump === 'on' && after.valve === 'spray' && after.tip === 'off' && after.trigger !== 'held',
+    'a hose fed against a closed gun',
+  );
+  say(after.knob === 'working' && after.tip === 'off', 'flushed above the lowest pressure');
+  say(after.tip !== 'off' && after.guard === 'off', 'a tip without its guard');
+  say(
+    after.gun === 'down' && before.gun !== 'down' && !isRelieved(after),
+    'a gun laid down under pressure or unlocked',
+  );
+  say(
+    after.trigger === 'held' && after.tip === 'off' && after.gun !== 'waste' && after.gun !== 'paint',
+    'flushed beside the waste',
+  );
+  for (const [name, ran] of Object.entries(after.wastes)) {
+    const solvents = ran.some((one) => ['thinner', 'solvent paint'].includes(one));
+    say(solvents && ran.some(watery), `water and solvent in the waste container for ${name}`);
+  }
+  say(
+    after.suction !== 'air' &&
+      watery(after.suction) &&
+      inside.some((one) => ['thinner', 'solvent paint', 'unknown'].includes(one)) &&
+      after.pump === 'on',
+    'water onto a solvent',
+  );
+  const fire = [...inside, after.suction, after.waste].some(flammable);
+  const live = after.pump === 'on' || after.trigger === 'held';
+  say(
+    fire && live && !(after.air && after.grounded && after.stands),
+    'a fluid that burns, not grounded or aired',
+  );
+  say(
+    fire &&
+      power === 'engine' &&
+      after.power === 'on' &&
+      (before.suction !== after.suction || before.waste !== after.waste),
+    'a pail opened beside a running engine',
+  );
+  return found;
+}
 
 describe('a flush', () => {
-  const pairs = FLUID_IDS.flatMap((from) => FLUID_IDS.map((to) => [from, to] as const));
+  const pairs = FLUID_IDS.flatMap((from) => KNOWN.map((to) => [from, to] as const));
 
   it.each(pairs)('from %s to %s lets nothing meet what it does not mix with', (from, to) => {
     const way: Fluid[] = [from, ...flushSequence(from, to), to];
@@ -96,50 +212,83 @@ describe('a flush', () => {
   });
 });
 
-describe.each(ALL)('%s', (_name, procedure) => {
-  it('has steps with words, a reason, and only earlier steps before them', () => {
-    const ids = procedure.steps.map(({ id }) => id);
-    expect(new Set(ids).size).toBe(ids.length);
-    procedure.steps.forEach(({ what, why, after }, index) => {
-      expect(what.length).toBeGreaterThan(8);
-      expect(why.length).toBeGreaterThan(15);
-      for (const before of after) expect(ids.slice(0, index)).toContain(before);
-    });
-  });
-
-  it('never starts the hose under pressure with the tip off unless the trigger is held into the waste', () => {
-    procedure.steps.forEach(({ state, id }, index) => {
-      const before = procedure.steps[index - 1]?.state;
-      const feeds = state.pump === 'on' && state.valve === 'spray';
-      const fedBefore = before?.pump === 'on' && before.valve === 'spray';
-      if (feeds && !fedBefore && state.tip === 'off') expect([id, before?.trigger]).toEqual([id, 'held']);
-      if (before && before.tip !== state.tip)
-        expect([id, isSafe({ ...before, tip: state.tip })]).toEqual([id, true]);
-    });
-  });
-
-  it('locks in order: relieve before the tip is touched, trigger before the pump, tip on last', () => {
-    const at = (id: string) => procedure.steps.findIndex((step) => step.id === id);
-    const locks = (later: string, earlier: string) =>
-      expect([later, procedure.steps[at(later)]?.after]).toEqual([later, expect.arrayContaining([earlier])]);
-    for (const { id } of procedure.steps.filter((step) => step.id.endsWith(' through'))) {
-      locks(id, id.replace(/through$/, 'hold'));
+describe('every list, over all machines, fluids, bases, powers and ways to end', () => {
+  it('hurts nobody at any step', () => {
+    for (const { name, first, power, procedure } of ALL) {
+      let before = first;
+      for (const { id, state } of procedure.steps) {
+        // What somebody left wrong is there until the step that stops the machine, and is made no worse.
+        const already = procedure.kind === 'start-up' && id === 'wear' ? harms(before, before, power) : [];
+        const found = harms(before, state, power).filter((one) => !already.includes(one));
+        expect([name, id, ...found]).toEqual([name, id]);
+        before = state;
+      }
     }
-    if (procedure.kind === 'start-up') {
-      locks('tip', 'paint relieve');
-      locks('tip', 'paint lock');
-      locks('pressurise', 'tip');
-      expect(procedure.steps[procedure.steps.length - 1]?.id).toBe('start pressure');
-    } else {
-      locks('tip off', 'first relieve');
-      locks('tip off', 'first lock');
-      expect(isSafe(procedure.steps[procedure.steps.length - 1]?.state ?? SAFE)).toBe(true);
+  });
+
+  it('ends as it says: known, and relieved and locked unless somebody sprays', () => {
+    for (const { name, first, procedure } of ALL) {
+      const end = procedure.steps[procedure.steps.length - 1]?.state ?? first;
+      const sprays = procedure.kind === 'ready' || procedure.kind === 'clog';
+      const { leaves } = procedure;
+      expect([name, end.inPump, end.inHose, end.inGun]).toEqual([name, leaves, leaves, leaves]);
+      expect([name, isRelieved(end), end.gun, end.knob]).toEqual(
+        sprays ? [name, false, 'work', 'working'] : [name, true, 'down', 'lowest'],
+      );
+      expect([name, end.tip]).toEqual([name, procedure.kind === 'shut-down' ? 'off' : 'forward']);
+    }
+  });
+
+  it('has steps with words, a reason, and only earlier steps before them', () => {
+    for (const { name, procedure } of ALL) {
+      const ids = procedure.steps.map(({ id }) => id);
+      expect([name, new Set(ids).size]).toEqual([name, ids.length]);
+      procedure.steps.forEach(({ what, why, after }, index) => {
+        expect([name, what]).toEqual([name, expect.stringMatching(/^[A-Z].{4,}\.$/)]);
+        expect(why.length).toBeGreaterThan(15);
+        for (const before of after) expect(ids.slice(0, index)).toContain(before);
+      });
+    }
+  });
+
+  it('says what to do where nothing comes at every relieve, and holds the trigger only after unlocking', () => {
+    for (const { name, procedure } of ALL) {
+      for (const { id, what, doubt } of procedure.steps) {
+        if (!/relieve$/.test(id)) continue;
+        expect([name, id, doubt]).toEqual([
+          name,
+          id,
+          expect.stringMatching(/^Nothing came, or you are not sure/),
+        ]);
+        expect([name, what]).toEqual([name, expect.stringMatching(/unlock, hold|[Kk]eep holding/)]);
+      }
     }
   });
 });
 
+describe('a path', () => {
+  const rig = { power: 'electric', side: 'inside', paint: 'water paint' } as const;
+  const path = () => new Path(leftWith('water paint'), rig);
+
+  it.each([
+    ['a guard taken off a gun that nobody has relieved', 'hands', [actions.tipOff]],
+    ['a trigger held that is locked', 'trigger', [actions.lock, actions.hold()]],
+    ['a gun laid down unrelieved', 'aim', [actions.intoTheWaste, actions.layDown]],
+    ['a trigger held without goggles', 'wear', [actions.hold()]],
+    ['a pump on air', 'wear', [actions.pumpOff, actions.pumpOn()]],
+    ['a valve turned to prime with the return loose', 'return', [actions.valvePrime]],
+    [
+      'thinner set out where nothing is grounded',
+      'burns',
+      [actions.lock, actions.pumpOff, actions.wasteOut('thinner')],
+    ],
+  ] as const)('refuses %s', (_what, code, steps) => {
+    expect(() => path().step('x', 'because', [[...steps]])).toThrow(new RegExp(`: ${code}$`));
+  });
+});
+
 describe('ticking steps off', () => {
-  const procedure = startUp(order({ holds: 'solvent paint' }));
+  const procedure = made(startUp(order({ holds: 'solvent paint' })));
   const ids = procedure.steps.map(({ id }) => id);
 
   it('refuses a step before its time and names the step and the reason', () => {
@@ -147,10 +296,19 @@ describe('ticking steps off', () => {
     expect(refused).toMatchObject({
       ok: false,
       code: 'procedure.order',
-      message: expect.stringMatching(/^First: Pump off/) as string,
+      message: expect.stringMatching(/^First: On: respirator/) as string,
     });
     expect(tick(procedure, [], 'nowhere')).toMatchObject({ ok: false, code: 'procedure.step' });
     expect(heldBackBy(procedure, [], 'wear')).toBeUndefined();
+    // A flush cannot be skipped, and nothing is opened once there is pressure.
+    const upTo = (id: string) => ids.slice(0, ids.indexOf(id));
+    expect(tick(procedure, upTo('flush 2 through'), 'paint through').ok).toBe(false);
+    expect(tick(procedure, upTo('filters'), 'flush 1 prime').ok).toBe(false);
+    for (const early of ['wear', 'power', 'ground', 'ignition'])
+      expect([
+        early,
+        tick(procedure, ids.filter((id) => id !== early).slice(0, -1), 'flush 1 through').ok,
+      ]).toEqual([early, false]);
   });
 
   it('in whatever order it is tried never leaves a step done whose earlier ones are open', () => {
@@ -179,38 +337,142 @@ describe('ticking steps off', () => {
     }
     expect(done).toEqual(ids);
     expect(tick(procedure, done, 'tip')).toEqual({ ok: true, value: done });
-    const back = untick(procedure, done, 'paint lock');
-    expect(back).toContain('paint relieve');
-    for (const gone of ['paint lock', 'seal', 'tip', 'pressurise', 'start pressure'])
-      expect(back).not.toContain(gone);
+    const back = untick(procedure, done, 'paint relieve');
+    expect(back).toContain('paint pump off');
+    for (const gone of ['paint relieve', 'return', 'tip', 'down']) expect(back).not.toContain(gone);
     expect(back).toContain('wear');
   });
 
-  it('says what is special about this machine and paint', () => {
-    const words = (procedure_: Procedure) => procedure_.steps.map(({ what }) => what).join(' ');
-    expect(words(startUp(order({ base: 'solvent' })))).toMatch(/organic vapour respirator/);
-    expect(words(startUp(order({ power: 'engine' })))).toMatch(/Engine outside/);
-    expect(words(startUp(order({ power: 'engine', side: 'outside' })))).not.toMatch(/hose run in/);
-    expect(words(startUp(order()))).toMatch(/60 mesh.*Tip 515 in last.*Set 110 bar/);
-    expect(words(startUp(order({ holds: 'water paint', sameCoating: true })))).toMatch(
-      /same coating is in the hose/,
+  it('hurts nobody in any order that it allows', () => {
+    const some = fc.constantFrom(...ALL.filter((one) => /start-up|shut-down/.test(one.name)));
+    const choices = fc.array(fc.nat(), { minLength: 60, maxLength: 60 });
+    let moved = 0;
+    fc.assert(
+      fc.property(some, choices, ({ name, first, power, procedure: list }, picks) => {
+        let machine = first;
+        let done: readonly string[] = [];
+        for (const pick of picks.slice(0, list.steps.length)) {
+          const open = list.steps.filter(({ id }) => !done.includes(id) && !heldBackBy(list, done, id));
+          const step = open[pick % open.length];
+          if (!step) throw new Error(`${name}: no step is open`);
+          if (step !== open[0]) moved += 1;
+          const before = machine;
+          const site = { power, side: 'inside', paint: 'water paint' } as const;
+          for (const { change } of step.does) machine = { ...machine, ...change(machine, site) };
+          const already =
+            list.kind === 'start-up' && !done.includes('stop') ? harms(before, before, power) : [];
+          const found = harms(before, machine, power).filter((one) => !already.includes(one));
+          expect([name, ...done, step.id, ...found]).toEqual([name, ...done, step.id]);
+          done = [...done, step.id];
+        }
+        expect(machine).toEqual(list.steps[list.steps.length - 1]?.state);
+      }),
+      { numRuns: 60 },
     );
-    expect(shutDown({ base: 'water', until: 'stored', power: 'electric' }).leaves).toBe('storage');
-    expect(shutDown({ base: 'solvent', until: 'tomorrow', power: 'electric' }).leaves).toBe('thinner');
+    expect(moved).toBeGreaterThan(50);
+  });
+
+  it('lies four hours at most before it is begun again', () => {
+    expect([isStale(0, 4 * 3600_000), isStale(0, 4 * 3600_000 + 1), isStale(10, 0)]).toEqual([
+      false,
+      true,
+      true,
+    ]);
+  });
+});
+
+describe('what a list says', () => {
+  const words = (result: Result<Procedure> | Procedure) =>
+    ('ok' in result ? made(result) : result).steps.map(({ what, why }) => `${what} ${why}`).join(' ');
+  const at = {
+    base: 'water',
+    power: 'electric',
+    side: 'inside',
+    waterOnly: false,
+    hardener: 'none',
+  } as const;
+
+  it('fits machine, paint and place', () => {
+    expect(words(startUp(order({ base: 'solvent' })))).toMatch(/vapour and particles/);
+    expect(words(startUp(order({ base: 'solvent', hardener: 'isocyanate' })))).toMatch(/supplied air/i);
+    expect(words(startUp(order({ power: 'engine' })))).toMatch(/Engine outside.*the hose run in/);
+    expect(words(startUp(order({ power: 'engine', side: 'outside' })))).not.toMatch(/hose run in/);
+    expect(words(startUp(order()))).toMatch(/60 mesh.*Tip 515 in last/);
+    expect(words(takeUpGun({ ...at, startPressure: '110 bar', to: 'spray' }))).toMatch(
+      /slowly up to 110 bar/,
+    );
+    expect(made(shutDown({ ...at, until: 'stored' })).leaves).toBe('storage');
+    expect(made(shutDown({ ...at, base: 'solvent', until: 'tomorrow' })).leaves).toBe('thinner');
+  });
+
+  it('takes fire from every fluid of the way, not only from the coating', () => {
+    const guarded = (holds: Fluid, base: 'water' | 'solvent') =>
+      made(startUp(order({ holds, base }))).steps.some(({ id }) => id === 'ground');
+    expect(guarded('thinner', 'water')).toBe(true);
+    expect(guarded('solvent paint', 'water')).toBe(true);
+    expect(guarded('unknown', 'water')).toBe(true);
+    expect(guarded('storage', 'solvent')).toBe(true);
+    expect(guarded('storage', 'water')).toBe(false);
+    expect(guarded('water paint', 'water')).toBe(false);
+  });
+
+  it('assumes the worst of what nobody knows, and says so', () => {
+    const unknown = made(startUp(order({ holds: fluidNamed('stuff') })));
+    expect(unknown.assumes.join(' ')).toMatch(/Nobody knows/);
+    expect(unknown.steps.map(({ what }) => what).join(' ')).toMatch(/Suction into: go-between fluid/);
+    expect(made(startUp(order())).assumes).toEqual([]);
+    expect(fluidNamed('water')).toBe('water');
+  });
+
+  it.each(FLUID_IDS)('is refused where %s would take a water-only machine to a solvent', (holds) => {
+    const result = startUp(order({ holds, waterOnly: true }));
+    const wet = ['storage', 'water', 'water paint'].includes(holds);
+    expect(result.ok).toBe(wet);
+    if (!result.ok)
+      expect(result).toMatchObject({
+        field: 'holds',
+        message: expect.stringMatching(/services it/) as string,
+      });
+    expect(shutDown({ ...at, base: 'solvent', waterOnly: true, until: 'stored' }).ok).toBe(false);
+  });
+
+  it('stops an engine while a pail of a fluid that burns is opened, and runs it while water is pumped', () => {
+    const power = (base: 'water' | 'solvent', id: string) =>
+      made(startUp(order({ base, power: 'engine' }))).steps.find((step) => step.id === id)?.state.power;
+    expect([
+      power('solvent', 'paint suction'),
+      power('solvent', 'paint through'),
+      power('solvent', 'paint pump off'),
+    ]).toEqual(['off', 'on', 'off']);
+    expect(power('water', 'paint suction')).toBe('on');
+  });
+
+  it('has one version of a clog', () => {
+    const list = clearClog(at);
+    expect(list.steps.map(({ id }) => id)).toEqual(['clog lock', 'clog turn', 'clog squeeze', 'clog back']);
+    expect(TROUBLES['clogged tip'].tries[0]).toMatchObject({ list: 'clog', stand: 'as it is' });
+    expect(putGunDown(at).steps.map(({ id }) => id)).toEqual(['stop', 'pause relieve', 'down']);
   });
 });
 
 describe('the fault finder', () => {
   it.each(TROUBLE_IDS)(
-    'for %s has a first, second and third thing to try, relieved where hands go in',
+    'for %s has a first, second and third thing to try, the gun down where hands go in',
     (id) => {
-      const { tries, looks } = TROUBLES[id];
+      const { tries, looks, danger } = TROUBLES[id];
       expect(looks.length).toBeGreaterThan(10);
       expect(tries).toHaveLength(3);
-      for (const { what, why, relieved } of tries) {
+      for (const { what, why, stand, list } of tries) {
         expect(why.length).toBeGreaterThan(15);
-        if (/seal|needle|filter|tip out|ball/i.test(what)) expect([what, relieved]).toEqual([what, true]);
+        if (/seal|needle|filter|tip out|ball|tight|hose|clean/i.test(what) && !/^Look/.test(what))
+          expect([what, stand]).toEqual([what, 'down']);
+        if (stand === 'as it is') expect([what, list === 'clog' || /^Look/.test(what)]).toEqual([what, true]);
       }
+      if (/leak|drip/i.test(TROUBLES[id].name)) expect(danger).toMatch(/^Stop:/);
     },
   );
+
+  it('never tapes a hose', () => {
+    expect(TROUBLES.leak.tries[2]?.what).toMatch(/scrap it/);
+  });
 });

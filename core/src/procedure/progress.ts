@@ -43,3 +43,10 @@ export function untick(procedure: Procedure, done: readonly string[], id: string
 export function nextStep(procedure: Procedure, done: readonly string[]): ProcedureStep | undefined {
   return procedure.steps.find(({ id }) => !done.includes(id));
 }
+
+/** Time after which nobody knows what was done to a machine since the last tick: 4 hours, ms. */
+const STALE_AFTER = 4 * 3600_000;
+
+/** Whether a list lay so long that it is begun again: pressure comes back, and others have hands too. */
+export const isStale = (lastTick: number, now: number): boolean =>
+  now - lastTick > STALE_AFTER || lastTick > now;

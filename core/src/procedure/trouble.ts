@@ -1,34 +1,64 @@
+import type { ProcedureKind } from './steps';
+
 /** What goes wrong with a machine under the hands, with what to try in its order. Working knowledge of the trade, in our words. */
 export interface Remedy {
   readonly what: string;
   readonly why: string;
-  /** Whether hands come near the tip, the filters or the pump: relieve first. */
-  readonly relieved: boolean;
+  /**
+   * How the machine stands for it: the gun put down where hands come near tip, joints, filters or pump; or as it is,
+   * where something is looked at under pressure.
+   */
+  readonly stand: 'down' | 'as it is';
+  /** The list it is done by. */
+  readonly list?: Extract<ProcedureKind, 'clog'> | undefined;
 }
 
 export interface Trouble {
   readonly name: string;
   readonly looks: string;
+  /** Where the first thing is to stop. */
+  readonly danger?: string | undefined;
   readonly tries: readonly Remedy[];
 }
 
-const relieved = (what: string, why: string): Remedy => ({ what, why, relieved: true });
-const running = (what: string, why: string): Remedy => ({ what, why, relieved: false });
+const down = (what: string, why: string): Remedy => ({ what, why, stand: 'down' });
+const asItIs = (what: string, why: string): Remedy => ({ what, why, stand: 'as it is' });
 
-export const TROUBLES = {
+export const TROUBLES: Record<
+  'clogged tip' | 'dripping gun' | 'leak' | 'leak at the guard' | 'no suction' | 'runs on' | 'low pressure',
+  Trouble
+> = {
+  leak: {
+    name: 'Leak at a hose, joint or the pump',
+    looks: 'Paint drips or sprays where no paint should be, or the hose has a bulge.',
+    danger: 'Stop: let go, lock, pump off. Never feel for it, wrap it or tape it.',
+    tries: [
+      down(
+        'Tighten the joint with two spanners.',
+        'A joint tightened under pressure can let go in your hand.',
+      ),
+      down('Clean both faces, look at the seal, put it together again.', 'Dry paint holds a joint open.'),
+      down(
+        'Hose cut, bulged or kinked: scrap it and fit a whole one.',
+        'It is never taped, clamped or cut shorter: it bursts at the next stroke.',
+      ),
+    ],
+  },
   'clogged tip': {
     name: 'Tip clogged',
     looks: 'Fan narrow, split, to one side, or nothing at all.',
     tries: [
-      running(
-        'Lock, turn the tip round, point into the waste container, unlock, spray it free. Lock, turn it back.',
-        'The lump goes out the way it came in. Never a finger, rag or eye in front.',
-      ),
-      relieved(
+      {
+        what: 'Blow the lump out with the tip turned.',
+        why: 'It goes out the way it came in.',
+        stand: 'as it is',
+        list: 'clog',
+      },
+      down(
         'Tip out, soak and brush it from the front; look through it against light.',
         'A rim of dry paint stays when the lump goes.',
       ),
-      relieved(
+      down(
         'Gun filter out: clean it, or fit the mesh this orifice wants. Strain the paint.',
         'Whatever clogs twice comes through the filter or from the container.',
       ),
@@ -37,48 +67,47 @@ export const TROUBLES = {
   'dripping gun': {
     name: 'Gun drips when the trigger is closed',
     looks: 'Paint runs from the tip after each stroke.',
+    danger: 'Stop: its lock does not hold it shut. Do not spray until it is mended and has been tried.',
     tries: [
-      relieved(
+      down(
         'Flush the gun and work the trigger under flush fluid.',
         'A grain on the needle seat holds it open.',
       ),
-      relieved(
-        'Back the trigger stop or needle off as its sheet says.',
-        'A needle set too long never closes.',
-      ),
-      relieved('New needle and seat.', 'Worn ones leak at full pressure however clean they are.'),
+      down('Set the trigger or needle as the sheet of the gun says.', 'A needle set too long never closes.'),
+      down('New needle and seat.', 'Worn ones leak at full pressure however clean they are.'),
     ],
   },
   'leak at the guard': {
     name: 'Leaks between gun and guard',
     looks: 'Paint comes out behind the tip, spits beside the fan.',
+    danger: 'Stop: let go, lock, pump off. Never a hand near it.',
     tries: [
-      relieved(
+      down(
         'Tip seal out: the one this tip family seats on, the right way round.',
         'A seal of another family leaks at full pressure.',
       ),
-      relieved(
+      down(
         'Clean seat and thread, guard on straight, hand tight, arrow forward.',
         'Dry paint under the seal holds it off its seat.',
       ),
-      relieved('New seal; solvent-proof ring for a solvent-borne coating.', 'Rings swell, harden and crack.'),
+      down('New seal; solvent-proof ring for a solvent-borne coating.', 'Rings swell, harden and crack.'),
     ],
   },
   'no suction': {
     name: 'Pump draws no paint',
     looks: 'It runs, but nothing or bubbles come back at the return.',
     tries: [
-      running(
-        'Strainer under the surface, suction nut tight, valve on prime.',
+      asItIs(
+        'Look: strainer under the surface, valve on prime, paint thin enough to pour.',
         'Air goes in more easily than paint.',
       ),
-      relieved(
-        'Free the inlet ball: tap the foot, or push it up with a stick from below.',
+      down(
+        'Suction nut tight, strainer clean. Free the inlet ball: tap the foot, or push it up with a stick from below.',
         'After storage it sticks to its seat.',
       ),
-      relieved(
-        'Strainer clean; paint thin enough to pour; then inlet seat and packings looked at.',
-        'A pump can push thick paint that it cannot draw.',
+      down(
+        'Inlet seat and packings looked at by whoever services the sprayer.',
+        'A worn seat draws nothing.',
       ),
     ],
   },
@@ -86,15 +115,15 @@ export const TROUBLES = {
     name: 'Pump runs and does not stop',
     looks: 'The trigger is closed, no leak in sight, and it strokes on.',
     tries: [
-      running(
+      asItIs(
         'Look, do not feel: hose, joints, gun and the return for paint that gets away.',
         'A pump that runs on is losing paint somewhere. A valve left on prime is the commonest.',
       ),
-      relieved(
+      down(
         'Container full? Suction tight? Prime again.',
         'Air keeps it from reaching the pressure at which it stops.',
       ),
-      relieved(
+      down(
         'Outlet and inlet valve cleaned; then packings by whoever services the sprayer.',
         'Worn valves and packings let paint back past the piston.',
       ),
@@ -104,18 +133,18 @@ export const TROUBLES = {
     name: 'Pressure falls while spraying',
     looks: 'The fan is even at first, then tails; the gauge drops under the trigger.',
     tries: [
-      relieved(
+      down(
         'Gun filter, manifold filter, inlet strainer: clean all three.',
         'The commonest cause, and the one that a higher knob hides.',
       ),
-      relieved('A smaller orifice, or a shorter or wider hose.', 'The tip takes more than the pump gives.'),
-      relieved(
+      down('A smaller orifice, or a shorter or wider hose.', 'The tip takes more than the pump gives.'),
+      down(
         'Measure the fan: a quarter narrower is a worn tip. Fit a new one.',
         'A worn tip takes more paint for a worse fan.',
       ),
     ],
   },
-} as const satisfies Record<string, Trouble>;
+};
 
 export type TroubleId = keyof typeof TROUBLES;
 export const TROUBLE_IDS = Object.keys(TROUBLES) as [TroubleId, ...TroubleId[]];

@@ -1,11 +1,13 @@
-export { EMERGENCY_CARD } from './emergency';
-export { PRECEDENCE_NOTE, cautionsFor, type Caution } from './cautions';
-export { protectionFor, type Protection } from './protection';
+export { CAUTIONS, PRECEDENCE_NOTE, cautionsFor, type Caution, type CautionCode } from './cautions';
+export { protectionFor, wearLine, type Protection, type ProtectionContext } from './protection';
 export {
+  HARDENERS,
+  HOT,
   POWERS,
   STEPS,
   SURFACE_AGES,
   siteOf,
+  type Hardener,
   type Power,
   type SafetyContext,
   type SiteFacts,

@@ -1,7 +1,16 @@
 import { archetypeOf, coatingInput } from '../coating';
 import { explain, chosen, workingDefault, type Explained } from '../explain';
 import type { ContainerCount } from '../quantities';
-import { cautionsFor, siteOf, type Caution, type SafetyContext, type Step } from '../safety';
+import {
+  HOT,
+  cautionsFor,
+  protectionFor,
+  siteOf,
+  type Caution,
+  type Protection,
+  type SafetyContext,
+  type Step,
+} from '../safety';
 import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
@@ -36,21 +45,28 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly cautions: readonly Caution[];
   /** Before the surface is washed, scraped or sanded. */
   readonly preparing: readonly Caution[];
+  /** Before the place is left. */
+  readonly leaving: readonly Caution[];
+  /** What to wear and have at hand while it is sprayed. */
+  readonly protection: readonly Protection[];
 }
 
-/** What the cautions of a step depend on, as far as it is known. Bare ground has no old paint. */
+/** What the cautions of a step depend on, as far as it is known. Bare ground has no old paint; height is the piece's own. */
 export function safetyOf(request: SetupRequest, step: Step): SafetyContext {
-  const { element, side, wind, geometry, lift, coating, condition } = request;
+  const { element, side, kind, wind, geometry, coating, condition, sprayer, paintTemperature } = request;
   const site = siteOf(request.site);
   return {
     step,
     base: archetypeOf(coating.archetype).base,
     element,
     side,
+    kind,
     wind,
-    reach: extentOf(mainPiece(geometry)).height + lift,
+    reach: extentOf(mainPiece(geometry)).height,
     ...site,
     surfaceAge: condition === 'bare' ? 'new' : site.surfaceAge,
+    waterOnly: sprayer.waterOnly,
+    hot: site.hot || (paintTemperature ?? 0) >= HOT,
   };
 }
 
@@ -148,5 +164,7 @@ function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem)
     preparing: cautionsFor(safetyOf(request, 'prepare')).filter(
       ({ code }) => !cautions.some((one) => one.code === code),
     ),
+    leaving: cautionsFor(safetyOf(request, 'leave')),
+    protection: protectionFor(safetyOf(request, 'spray')),
   };
 }

@@ -87,12 +87,13 @@ describe('the set-up card of an inside wall', () => {
     expect(card.pumpPressure.stop).toBeLessThanOrEqual(SPRAYER_CLASS_DATA['mid electric'].maxPressure);
   });
 
-  it('times a stroke as long as the piece nearly is, and cautions of the height it is worked at', () => {
+  it('times a stroke as long as the piece nearly is, and cautions of the height of the piece, wherever the pump stands', () => {
     const tall = { shape: 'rectangle' as const, width: 0.9, height: 2.3, count: 1, openings: [] };
     expect(cardOf({ geometry: tall }).stroke.length).toBe(2.4);
     const codes = (lift: number) => cardOf({ lift: of(lift, 'm') }).cautions.map(({ code }) => code);
-    expect(codes(0)).not.toContain('height');
-    expect(codes(1)).toContain('height');
+    expect(codes(0)).not.toContain('fall');
+    // The gun 9 m above the pump on a wall that is reached from its own floor.
+    expect(codes(9)).not.toContain('fall');
   });
 
   it('times the stroke that lays the film', () => {
@@ -195,26 +196,26 @@ describe('the cautions of a card', () => {
   };
 
   it('warn of lead before old or unknown paint is sanded, and not on bare ground or where there is none', () => {
-    expect(cautions({}).before).toEqual(['lead']);
-    expect(cautions({ site: { surfaceAge: 'old' } }).before).toEqual(['lead']);
-    expect(cautions({ site: { surfaceAge: 'new' } }).before).toEqual([]);
-    expect(cautions({ condition: 'bare', site: { surfaceAge: 'old' } }).before).toEqual([]);
+    expect(cautions({}).before).toEqual(['lead', 'alarms']);
+    expect(cautions({ site: { surfaceAge: 'old' } }).before).toEqual(['lead known', 'alarms']);
+    expect(cautions({ site: { surfaceAge: 'new' } }).before).toEqual(['alarms']);
+    expect(cautions({ condition: 'bare', site: { surfaceAge: 'old' } }).before).toEqual(['alarms']);
   });
 
   it('are those of the machine and the ground that are there', () => {
-    expect(cautions({}).atGun).not.toContain('engine');
-    expect(cautions({ site: { power: 'engine' } }).atGun).toContain('engine');
+    expect(cautions({}).atGun).not.toContain('carbon monoxide');
+    expect(cautions({ site: { power: 'engine' } }).atGun).toContain('carbon monoxide');
     const outside = { side: 'outside', site: { wetGround: true } } as const;
-    expect(cautions(outside).atGun).toContain('electricity');
+    expect(cautions(outside).atGun).toContain('wet cord');
     expect(cautions({ ...outside, site: { wetGround: true, power: 'engine' } }).atGun).not.toContain(
-      'electricity',
+      'wet cord',
     );
   });
 
   it('are each said once', () => {
     const high = cautions({ geometry: { shape: 'rectangle', width: 4, height: 5, count: 1, openings: [] } });
-    expect(high.atGun).toContain('height');
-    expect(high.before).not.toContain('height');
+    expect(high.atGun).toContain('fall');
+    expect(high.before).not.toContain('fall');
   });
 });
 

@@ -6,6 +6,7 @@ import * as prices from './migrations/004-prices';
 import * as site from './migrations/005-site';
 import * as log from './migrations/006-log';
 import * as paintAge from './migrations/007-paint-age';
+import * as hardener from './migrations/008-hardener';
 
 export type Database = Knex;
 
@@ -18,6 +19,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '005-site': site,
   '006-log': log,
   '007-paint-age': paintAge,
+  '008-hardener': hardener,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -1,4 +1,4 @@
-import { EMERGENCY_CARD } from '@fine-spray/core/safety';
+import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
 import type { Paper } from './page';
 import type { PlannedJob } from './planned';
 
@@ -18,7 +18,7 @@ export function writeHead(paper: Paper, { company, job, kit }: PlannedJob): void
   }
   paper.space(8);
   paper.frame([
-    `${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`,
-    `${EMERGENCY_CARD.say}: “${EMERGENCY_CARD.sentence}” ${EMERGENCY_CARD.never.join(' ')} ${EMERGENCY_CARD.numbers}.`,
+    `${EMERGENCY_CARDS.skin.name}: ${EMERGENCY_CARDS.skin.lead}`,
+    `Say: “${EMERGENCY_CARDS.skin.say}” ${EMERGENCY_CARDS.skin.steps.join(' ')} ${EMERGENCY_CARDS.skin.never.join(' ')}`,
   ]);
 }

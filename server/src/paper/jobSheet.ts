@@ -4,7 +4,7 @@ import { showText, type UnitSystem } from '@fine-spray/core/units';
 import type { Surface } from '@fine-spray/contract';
 import type { Paper } from './page';
 import type { PlannedJob } from './planned';
-import { setUpsOf, type PrintedSetUp } from './setUps';
+import { cautionsOf, setUpsOf, type PrintedSetUp } from './setUps';
 import { writeHead } from './head';
 
 const where = ({ room, name }: Surface) => (room === '' ? name : `${room} · ${name}`);
@@ -18,6 +18,11 @@ export function writeJobSheet(paper: Paper, planned: PlannedJob): void {
     return;
   }
   writeQuantities(paper, planned);
+  paper.heading('Cautions');
+  for (const { title, lines } of cautionsOf(planned.layers)) {
+    paper.text(title, { strong: true });
+    for (const line of lines) paper.text(`· ${line}`);
+  }
   paper.heading('Set-up cards');
   paper.text(
     'Begin at the lower pressure on a test card and raise it until the fan is even; stop there. Comb and gauge have the last word.',
@@ -84,22 +89,13 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
   );
 }
 
-function writeSetUp(
-  paper: Paper,
-  { code, lines, cells, preparing, cautions, layers }: PrintedSetUp,
-  units: UnitSystem,
-) {
+function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedSetUp, units: UnitSystem) {
   paper.room(260);
   paper.space(10);
   paper.rule(1);
   paper.lead(code, lines);
   paper.grid(cells, 3);
-  for (const { what, why, instead } of preparing) {
-    paper.text(`Before you scrape or sand: ${what}. ${why} ${instead}`, { small: true });
-  }
-  for (const { what, why, instead } of cautions) {
-    paper.text(`Caution: ${what}. ${why} ${instead}`, { small: true });
-  }
+  paper.text(`Wear: ${wear}.`, { small: true });
   paper.blanks(['Even at', 'Fan', 'Wet film', 'Initials']);
   paper.table(
     [

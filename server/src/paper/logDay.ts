@@ -1,6 +1,6 @@
 import type { Company, DayPaperOptions, Entry } from '@fine-spray/contract';
 import { journal, logNames, weatherWords, type NamedRows } from '@fine-spray/contract/log';
-import { EMERGENCY_CARD } from '@fine-spray/core/safety';
+import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
 import type { Paper } from './page';
 
 /** The rows a day of the log is printed from. */
@@ -32,7 +32,7 @@ export function writeLogDay(
     paper.frame([
       'Near misses and incidents',
       ...incidents.map(({ clock, place, words }) => `${clock} ${place}. ${words}`),
-      `${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`,
+      `${EMERGENCY_CARDS.skin.name}: ${EMERGENCY_CARDS.skin.lead}`,
     ]);
   }
   if (day.weather.length > 0) {

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { PaperSize } from '@fine-spray/contract';
-import { EMERGENCY_CARD, PRECEDENCE_NOTE } from '@fine-spray/core/safety';
+import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
+import { PRECEDENCE_NOTE } from '@fine-spray/core/safety';
 
 /** Font files of a sheet. */
 export interface PaperFonts {
@@ -278,7 +279,7 @@ export class Paper {
     doc
       .font(this.#fonts.bold)
       .fontSize(SMALL)
-      .text(`${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`, this.#left, top, inside);
+      .text(`${EMERGENCY_CARDS.skin.name}: ${EMERGENCY_CARDS.skin.lead}`, this.#left, top, inside);
     doc.font(this.#fonts.regular).fontSize(SMALL);
     doc.text(PRECEDENCE_NOTE, this.#left, top + 12, { width: this.#width, lineBreak: true, height: 12 });
     const { title, date } = this.#head;

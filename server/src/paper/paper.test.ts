@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { EMERGENCY_CARD, PRECEDENCE_NOTE } from '@fine-spray/core/safety';
+import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
+import { CAUTIONS, PRECEDENCE_NOTE } from '@fine-spray/core/safety';
 import { readPdf, type ReadPdf } from '../testing/pdf';
 import { startTestServer, type TestServer } from '../testing/server';
 
@@ -46,10 +47,19 @@ describe('the job sheet', () => {
       /Interior wall matt, water-borne Finish, 2 coats: wall, inside standard tip, fan \d+ mm/,
     );
     expect(text).toMatch(/Gun, start to stop \d+–\d+ bar [\d,]+–[\d,]+ psi/);
-    expect(text).toContain('Caution: Lock the trigger and relieve pressure before you touch the tip.');
+    // Word for word what the screens say, at every step that a sheet is for.
+    for (const code of ['injection', 'mist', 'fall', 'alarms', 're-entry', 'waste'] as const)
+      expect([code, text.split(CAUTIONS.find((one) => one.code === code)?.what ?? '?').length - 1]).toEqual([
+        code,
+        1,
+      ]);
+    expect(text).toMatch(/Work from a platform[^()]*\(Boat hall, [^()]*Outside[^()]*\)/);
+    expect(text).toContain(
+      'Wear: Respirator for particles, goggles, hearing protection, gloves, coverall and hood.',
+    );
     expect(text).toMatch(/Even at Fan Wet film Initials/);
     pages.forEach((page, index) => {
-      expect(page).toContain(`${EMERGENCY_CARD.title}: ${EMERGENCY_CARD.lead}`);
+      expect(page).toContain(`${EMERGENCY_CARDS.skin.name}: ${EMERGENCY_CARDS.skin.lead}`);
       expect(page).toContain(PRECEDENCE_NOTE);
       expect(page).toContain(`Tern Boathouse: job sheet · 2026-11-24 · page ${index + 1} of ${pages.length}`);
     });

@@ -1,5 +1,5 @@
 import { LAYER_NAMES } from '@fine-spray/contract/planning';
-import type { Caution } from '@fine-spray/core/safety';
+import { CAUTIONS, wearLine, type Caution } from '@fine-spray/core/safety';
 import type { SetupCard } from '@fine-spray/core/setup';
 import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
 import { FAMILY_DATA, orificeDiameter } from '@fine-spray/core/tip';
@@ -12,8 +12,8 @@ export interface PrintedSetUp {
   readonly code: string;
   readonly lines: readonly string[];
   readonly cells: readonly Cell[];
-  readonly preparing: readonly Caution[];
-  readonly cautions: readonly Caution[];
+  /** What is worn, as one line. */
+  readonly wear: string;
   readonly layers: readonly PlannedLayer[];
 }
 
@@ -66,8 +66,7 @@ export function setUpsOf(layers: readonly PlannedLayer[], units: UnitSystem): re
       code: card.tip.code,
       lines: linesOf(planned, units),
       cells: cellsOf(card, layer.thinning, units),
-      preparing: card.preparing,
-      cautions: card.cautions,
+      wear: wearLine(card.protection),
     };
     const key = JSON.stringify(printed);
     const known = found.get(key);
@@ -75,4 +74,39 @@ export function setUpsOf(layers: readonly PlannedLayer[], units: UnitSystem): re
     else found.set(key, { ...printed, layers: [planned] });
   }
   return [...found.values()];
+}
+
+/** The steps whose cautions a sheet has, with what stands before them. */
+const SHEET_STEPS = {
+  preparing: 'Before you wash, scrape or sand',
+  cautions: 'At the gun',
+  leaving: 'Before you leave',
+} as const satisfies Partial<Record<keyof SetupCard, string>>;
+
+export interface PrintedCautions {
+  readonly title: string;
+  /** What hurts most first, each once, with the rooms it is for where it is not for all. */
+  readonly lines: readonly string[];
+}
+
+/** The cautions of a whole job by step: each once, so that they are read. */
+export function cautionsOf(layers: readonly PlannedLayer[]): readonly PrintedCautions[] {
+  const rooms = new Set(layers.map(({ surface }) => surface.room));
+  return Object.entries(SHEET_STEPS).flatMap(([step, title]) => {
+    const found = new Map<Caution['code'], { what: string; rooms: Set<string> }>();
+    for (const { card, surface } of layers) {
+      for (const { code, what } of card[step as keyof typeof SHEET_STEPS]) {
+        const one = found.get(code) ?? { what, rooms: new Set<string>() };
+        one.rooms.add(surface.room);
+        found.set(code, one);
+      }
+    }
+    const lines = CAUTIONS.flatMap(({ code }) => {
+      const one = found.get(code);
+      if (!one) return [];
+      const where = [...one.rooms].filter((room) => room !== '').join(', ');
+      return one.rooms.size < rooms.size && where !== '' ? [`${one.what} (${where})`] : [one.what];
+    });
+    return lines.length > 0 ? [{ title, lines }] : [];
+  });
 }

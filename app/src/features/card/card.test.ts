@@ -31,7 +31,8 @@ describe('the card as a drawing', () => {
       'Dry film',
       'mesh',
       'Labels come first',
-      'Trigger locked',
+      'Lock the trigger',
+      'Wear: Respirator',
     ]) {
       expect(all).toContain(part);
     }

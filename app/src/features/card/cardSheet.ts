@@ -6,6 +6,8 @@ import {
   otherSystem,
   showRange,
   showText,
+  CAUTIONS,
+  wearLine,
   type DisplayKind,
   type SetupCard,
   type UnitSystem,
@@ -23,6 +25,9 @@ export interface SheetWords {
 
 /** A5 across, in points of a drawing. */
 export const SHEET = { width: 840, height: 592 } as const;
+
+/** The one caution that stands on every card. */
+const INJECTION = CAUTIONS.find(({ code }) => code === 'injection')?.what ?? '';
 
 const escaped = (text: string) =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
@@ -133,14 +138,12 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
         ? `Dialled in ${measured.on}. Basis: measured on this job.`
         : 'Not dialled in yet: start low, raise until the fan is even.',
       30,
-      532,
-      { size: 17 },
+      527,
+      { size: 16 },
     ),
-    words('Trigger locked and pressure relieved before hands come near the tip.', 30, 554, {
-      size: 17,
-      bold: true,
-    }),
-    words(say.precedence, 30, 576, { size: 15 }),
+    words(`Wear: ${wearLine(card.protection)}.`, 30, 546, { size: 16, bold: true, whole: true }),
+    words(INJECTION, 30, 565, { size: 15, bold: true }),
+    words(say.precedence, 30, 583, { size: 14 }),
   ];
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}" height="${SHEET.height}" viewBox="0 0 ${SHEET.width} ${SHEET.height}" font-family="sans-serif" fill="#000"><rect width="${SHEET.width}" height="${SHEET.height}" fill="#fff"/>${body.join('')}</svg>`;
 }

@@ -1,11 +1,10 @@
 import type { ConfirmedSetup } from '@fine-spray/contract';
 import {
   FAMILY_DATA,
+  MOVES,
   SEEN,
-  cautionsFor,
   lineForGun,
   quantity,
-  safetyOf,
   showText,
   type DialInState,
   type Seen,
@@ -18,14 +17,15 @@ import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
+import { SiteCautions } from '@/features/cautions';
 import { GaugePanel } from '@/features/gauge';
 import { lineRequest } from '@/features/line';
 import { PhotoAnswer } from '@/features/photo';
+import { WayList, faultLists, wayIn } from '@/features/procedure';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
-import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
@@ -81,6 +81,7 @@ function Dialling({
 }) {
   const { system } = useUnits();
   const next = useNextInSight(dial.session.events.length);
+  const lists = faultLists(site);
   if (!dial.session.ready) return <BeforeSpraying site={site} card={card} dial={dial} />;
   const pumpFor = (gun: number): number => {
     const line = lineForGun(lineRequest(site, card), quantity(gun), system);
@@ -106,7 +107,14 @@ function Dialling({
                 <Words size={22} weight="bold">
                   {state.words}
                 </Words>
-                <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}. Relieve the pressure and lock the trigger first.`}</Words>
+                <Words colour="ink2">{`The card showed: ${SEEN_WORDS[state.symptom].name.toLowerCase()}.`}</Words>
+                {MOVES[state.move].stand === 'clog' ? <WayList procedure={lists.clog} /> : null}
+                {MOVES[state.move].stand === 'down' ? (
+                  <WayList title="First put the gun down" procedure={lists.down} />
+                ) : null}
+                {MOVES[state.move].stand === 'down' ? (
+                  <WayList title="Then take it up again" procedure={wayIn(site, card, 'dial in', system)} />
+                ) : null}
                 <Button
                   label="Done, spray again"
                   kind="primary"
@@ -133,6 +141,7 @@ function Dialling({
                 This device takes no more: keep this page open until you are done.
               </Words>
             ) : null}
+            {state.phase === 'even' || state.phase === 'stuck' ? <WayList procedure={lists.down} /> : null}
             <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
             {state.phase === 'even' ? null : (
               <GaugePanel
@@ -154,7 +163,6 @@ type Dial = ReturnType<typeof useDialIn>;
 function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dial: Dial }) {
   const { system } = useUnits();
   const { entries } = useLog();
-  const cautions = cautionsFor(safetyOf(site.request, 'dial in'));
   const { tip } = card.tip.candidate;
   const last = lastConfirmed(entries, {
     coatingId: site.coating.id,
@@ -186,17 +194,14 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
           <Words>{`Last time with this coating, tip and sprayer: ${showText(last.payload.gun, 'pressure', system)} at the gun, ${showText(last.payload.pump, 'pressure', system)} at the pump, ${dayOfEntry(last.entry)}${last.payload.temperature === null ? '' : `, paint ${showText(last.payload.temperature, 'temperature', system)}`}.`}</Words>
         ) : null}
       </Panel>
-      {cautions.map(({ code, ...caution }) => (
-        <CautionBox key={code} {...caution} />
-      ))}
+      <SiteCautions request={site.request} screen="dial-in" />
       <Panel title="Before the first card">
         <Words>
-          Pump relieved and trigger locked while you hang the card. Guard on, tip forward, knob at its lowest.
+          The gun lies, relieved and locked, while you hang white card or masking paper where it may be
+          painted.
         </Words>
-        <Words>
-          Hang white card or masking paper where it may be painted; gun square to it at the distance on the
-          set-up card.
-        </Words>
+        <WayList procedure={wayIn(site, card, 'dial in', system)} />
+        <Words>Spray from the distance on the set-up card.</Words>
         <Button label="Safe and ready: begin" kind="primary" onPress={dial.begin} />
       </Panel>
       <View className="gap-1">

@@ -13,9 +13,10 @@ import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { contentOf, keys, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
-import { FieldError, QuantityField, TextField } from '@/ui/field';
+import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
 import { Containers } from './Containers';
 import { Screen } from '@/ui/screen';
+import { Segmented } from '@/ui/segmented';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
@@ -45,6 +46,12 @@ export function CoatingScreen({ coatingId }: { coatingId: string }) {
 
 const SHEET = 'Data sheet';
 
+const HARDENER_OPTIONS = [
+  { value: 'none', label: 'None' },
+  { value: 'unknown', label: 'Not known' },
+  { value: 'isocyanate', label: 'With isocyanate' },
+] as const;
+
 function Editing({ coating }: { coating: Coating }) {
   const { system } = useUnits();
   const toast = useToast();
@@ -55,6 +62,7 @@ function Editing({ coating }: { coating: Coating }) {
       name: coating.name,
       archetype: coating.archetype,
       overrides: coating.overrides,
+      hardener: coating.hardener,
       containers: coating.containers,
       note: coating.note,
     },
@@ -91,6 +99,17 @@ function Editing({ coating }: { coating: Coating }) {
         error={errors['name']}
         onChange={(next) => change({ name: next })}
       />
+      <Labelled
+        label="Second part that goes in"
+        note="Isocyanate is named on the label and in section 8 of the safety data sheet."
+      >
+        <Segmented
+          label="Second part that goes in"
+          value={content.hardener}
+          options={HARDENER_OPTIONS}
+          onChange={(hardener) => change({ hardener })}
+        />
+      </Labelled>
       <Containers
         containers={containers}
         onChange={(next) => change({ containers: next })}

@@ -21,6 +21,7 @@ import { View } from 'react-native';
 import { sentences } from '@/data/draft';
 import { useLog } from '@/data/log';
 import { useList } from '@/data/resources';
+import { SiteCautions } from '@/features/cautions';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { Button } from '@/ui/button';
@@ -102,6 +103,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
       left={
         <>
           <Answer site={site} answer={answer} check={check} />
+          <SiteCautions request={site.request} screen="paint" />
           <Measuring {...step} />
         </>
       }
@@ -365,7 +367,7 @@ function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; chec
       ) : null}
       <Words>{words}</Words>
       <Words size={14} colour="ink2">
-        {`Reads ${showText(answer.viscosity?.ok ? answer.viscosity.value.value : NaN, 'viscosity', system)} now, ${showRange(readsWarm.low, readsWarm.high, 'viscosity', system)} once at 23 °C.${warmingTime ? ` In this room it takes ${showRange(warmingTime.low, warmingTime.high, 'duration', system)} to warm; stirring or a warm bath is quicker.` : ''}${answer.viscosity?.ok ? ` ${answer.viscosity.value.words}` : ''}`}
+        {`Reads ${showText(answer.viscosity?.ok ? answer.viscosity.value.value : NaN, 'viscosity', system)} now, ${showRange(readsWarm.low, readsWarm.high, 'viscosity', system)} once at 23 °C.${warmingTime ? ` In this room it takes ${showRange(warmingTime.low, warmingTime.high, 'duration', system)} to warm; stirring is quicker.` : ''}${answer.viscosity?.ok ? ` ${answer.viscosity.value.words}` : ''}`}
       </Words>
     </Panel>
   );

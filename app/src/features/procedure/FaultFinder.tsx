@@ -1,14 +1,19 @@
-import { TROUBLES, TROUBLE_IDS, type TroubleId } from '@fine-spray/core';
+import { TROUBLES, TROUBLE_IDS, type Procedure, type TroubleId } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Words } from '@/ui/text';
+import { WayList } from './WayList';
 
-const RELIEVE = 'First lock the trigger, pump off, relieve, lock again.';
+/** The two lists it leans on: how a clog is blown out, and how the gun is put down. */
+export interface FaultLists {
+  readonly clog: Procedure;
+  readonly down: Procedure;
+}
 
 /** From what is seen at the machine to the first, second and third thing to try. */
-export function FaultFinder() {
+export function FaultFinder({ clog, down }: FaultLists) {
   const [trouble, setTrouble] = useState<TroubleId>();
   const [tried, setTried] = useState(0);
   const open = trouble ? TROUBLES[trouble] : undefined;
@@ -21,10 +26,16 @@ export function FaultFinder() {
           {remedy ? (
             <>
               <Words colour="ink2">{`${['First', 'Second', 'Third'][tried] ?? 'Next'} thing to try`}</Words>
-              {remedy.relieved ? <Words weight="semi" colour="caution">{`Caution: ${RELIEVE}`}</Words> : null}
+              {open.danger !== undefined ? (
+                <Words weight="bold" colour="danger">
+                  {open.danger}
+                </Words>
+              ) : null}
+              {remedy.stand === 'down' ? <WayList title="First put the gun down" procedure={down} /> : null}
               <Words size={18} weight="semi">
                 {remedy.what}
               </Words>
+              {remedy.list === 'clog' ? <WayList procedure={clog} /> : null}
               <Words>{remedy.why}</Words>
               <View className="flex-row flex-wrap gap-2">
                 <Button label="Still there: next" className="flex-1" onPress={() => setTried(tried + 1)} />
@@ -38,8 +49,8 @@ export function FaultFinder() {
             </>
           ) : (
             <Words>
-              That was all to try here. Relieve the pressure and have the machine looked at by whoever
-              services it.
+              That was all to try here. Put the gun down and have the machine looked at by whoever services
+              it.
             </Words>
           )}
           <View className="flex-row gap-2">

@@ -2,12 +2,11 @@ import { entriesOfKind } from '@fine-spray/contract';
 import {
   FLUIDS,
   FLUID_IDS,
-  archetypeOf,
   fluidOfBase,
   heldBackBy,
+  isStale,
   nextStep,
   sealFor,
-  showText,
   shutDown,
   startUp,
   tick,
@@ -15,6 +14,7 @@ import {
   type Fluid,
   type Procedure,
   type ProcedureStep,
+  type SetupCard,
 } from '@fine-spray/core';
 import Check from 'lucide-react-native/icons/check';
 import { format } from 'date-fns/format';
@@ -23,34 +23,50 @@ import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { useKept } from '@/data/kept';
 import { useLog } from '@/data/log';
+import { SiteCautions } from '@/features/cautions';
 import type { Site } from '@/features/site';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
-import { ErrorState } from '@/ui/states';
+import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useToast } from '@/ui/toast';
-import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { FaultFinder } from './FaultFinder';
 import { MachinePicture } from './MachinePicture';
+import { atMachine, faultLists } from './lists';
 
-const readDone = (stored: unknown): readonly string[] | undefined =>
-  Array.isArray(stored) && stored.every((one) => typeof one === 'string') ? stored : undefined;
+interface Ticks {
+  readonly done: readonly string[];
+  /** When the last one was set; of older lists nobody knows. */
+  readonly at: number;
+}
 
-/** What is in the machine: by the log, or what the crew says. */
+function readTicks(stored: unknown): Ticks | undefined {
+  const { done, at } = (Array.isArray(stored) ? { done: stored, at: 0 } : (stored ?? {})) as Partial<Ticks>;
+  if (!Array.isArray(done) || !done.every((one) => typeof one === 'string')) return undefined;
+  return typeof at === 'number' ? { done, at } : undefined;
+}
+const NO_TICKS: Ticks = { done: [], at: 0 };
+
+/** What is in the machine: as the crew says, or by the log; undefined where nobody has said. */
 function useHolds(site: Site) {
-  const { entries } = useLog();
+  const { entries, loading } = useLog();
   const last = entriesOfKind(entries, 'machine')
     .filter(({ payload }) => payload.sprayerId === site.sprayer.id)
     .at(-1);
   const [said, setSaid] = useState<Fluid>();
-  const holds = said ?? last?.payload.holds ?? 'storage';
-  const same = said === undefined && last?.payload.coatingId === site.coating.id && FLUIDS[holds].paint;
+  const holds = said ?? last?.payload.holds;
+  const same =
+    said === undefined &&
+    holds !== undefined &&
+    last?.payload.coatingId === site.coating.id &&
+    FLUIDS[holds].paint;
   return {
+    loading,
     holds,
     setHolds: setSaid,
     same,
@@ -58,68 +74,102 @@ function useHolds(site: Site) {
   };
 }
 
+const FLUID_OPTIONS = FLUID_IDS.map((value) => ({ value, label: FLUIDS[value].name }));
+
 /** The checklist of a start-up or a shut-down, made from this machine and this paint; its ticks are kept on this device. */
-export function ProcedureScreen({ site, kind }: { site: Site; kind: Procedure['kind'] }) {
-  const { system } = useUnits();
-  const { holds, setHolds, same, known } = useHolds(site);
-  const [until, setUntil] = useState<'tomorrow' | 'stored'>('tomorrow');
+export function ProcedureScreen({ site, kind }: { site: Site; kind: 'start-up' | 'shut-down' }) {
   if (!site.card.ok) return <ErrorState title="No list yet" text={site.card.message} />;
-  const card = site.card.value;
-  const { base } = archetypeOf(site.coating.archetype);
-  const { power } = site.sprayer;
-  const procedure =
-    kind === 'start-up'
-      ? startUp({
-          holds,
-          base,
-          sameCoating: same,
-          power,
-          side: site.surface.side,
-          tipCode: card.tip.code,
-          mesh: card.mesh.value,
-          seal: sealFor(card.tip.candidate.tip.family, base),
-          startPressure: showText(card.pumpPressure.start, 'pressure', system),
-        })
-      : shutDown({ base, until, power });
+  return kind === 'start-up' ? (
+    <StartUpList site={site} card={site.card.value} />
+  ) : (
+    <ShutDownList site={site} />
+  );
+}
+
+function StartUpList({ site, card }: { site: Site; card: SetupCard }) {
+  const { loading, holds, setHolds, same, known } = useHolds(site);
+  const at = atMachine(site);
+  if (holds === undefined && loading) return <Skeleton rows={3} height={160} />;
+  if (holds === undefined) {
+    return (
+      <Panel title="What is in this sprayer now?" testID="ask-holds">
+        <Words colour="ink2">{`Nothing is written down of ${site.sprayer.name}. Ask whoever used it last, and look into its tubes.`}</Words>
+        {FLUID_OPTIONS.map(({ value, label }) => (
+          <Button key={value} label={label} onPress={() => setHolds(value)} />
+        ))}
+      </Panel>
+    );
+  }
+  const procedure = startUp({
+    ...at,
+    holds,
+    sameCoating: same,
+    tipCode: card.tip.code,
+    mesh: card.mesh.value,
+    seal: sealFor(card.tip.candidate.tip.family, at.base),
+  });
   return (
     <View className="gap-4">
-      {kind === 'start-up' ? (
-        <View className="gap-1">
-          <Choice
-            label="In the machine now"
-            value={holds}
-            options={FLUID_IDS.map((value) => ({ value, label: FLUIDS[value].name }))}
-            onChange={setHolds}
-          />
-          <Words size={14} colour="ink2">
-            {known
-              ? `From the log of ${format(new Date(`${known}T12:00`), 'd MMM yyyy')}. Change it if you know better.`
-              : `Then ${FLUIDS[fluidOfBase(base)].name.toLowerCase()}: ${site.coating.name}.`}
-          </Words>
-        </View>
-      ) : (
-        <Segmented
-          label="Shut down"
-          value={until}
-          options={[
-            { value: 'tomorrow', label: 'For tonight' },
-            { value: 'stored', label: 'Into storage' },
-          ]}
-          onChange={setUntil}
+      <View className="gap-1">
+        <Choice label="In the machine now" value={holds} options={FLUID_OPTIONS} onChange={setHolds} />
+        <Words size={14} colour="ink2">
+          {known
+            ? `From the log of ${format(new Date(`${known}T12:00`), 'd MMM yyyy')}. Change it if you know better.`
+            : `Then ${FLUIDS[fluidOfBase(at.base)].name.toLowerCase()}: ${site.coating.name}.`}
+        </Words>
+      </View>
+      <SiteCautions request={site.request} screen="start-up" />
+      {procedure.ok ? (
+        <List
+          key={holds}
+          site={site}
+          procedure={procedure.value}
+          storageKey={`start-up ${site.sprayer.id} ${site.coating.id} ${holds}`}
         />
+      ) : (
+        <ErrorState title="Not with this sprayer" text={procedure.message} />
       )}
-      <List
-        key={`${holds} ${until}`}
-        site={site}
-        procedure={procedure}
-        storageKey={`${kind} ${site.sprayer.id} ${site.coating.id} ${kind === 'start-up' ? holds : until}`}
+    </View>
+  );
+}
+
+function ShutDownList({ site }: { site: Site }) {
+  const [until, setUntil] = useState<'tomorrow' | 'stored'>('tomorrow');
+  const procedure = shutDown({ ...atMachine(site), until });
+  return (
+    <View className="gap-4">
+      <Segmented
+        label="Shut down"
+        value={until}
+        options={[
+          { value: 'tomorrow', label: 'For tonight' },
+          { value: 'stored', label: 'Into storage' },
+        ]}
+        onChange={setUntil}
       />
+      <SiteCautions request={site.request} screen="shut-down" step="shut down" />
+      {procedure.ok ? (
+        <List
+          key={until}
+          site={site}
+          procedure={procedure.value}
+          storageKey={`shut-down ${site.sprayer.id} ${site.coating.id} ${until}`}
+        />
+      ) : (
+        <ErrorState title="Not with this sprayer" text={procedure.message} />
+      )}
+      <SiteCautions request={site.request} screen="shut-down" step="leave" />
     </View>
   );
 }
 
 function List({ site, procedure, storageKey }: { site: Site; procedure: Procedure; storageKey: string }) {
-  const [kept, setDone, full] = useKept(storageKey, readDone, []);
+  const [ticks, setTicks, full] = useKept(storageKey, readTicks, NO_TICKS);
+  const setDone = (next: readonly string[]) => setTicks({ done: next, at: Date.now() });
+  const [opened] = useState(() => Date.now());
+  // A list that lay is begun again: nobody knows what was done to the machine since.
+  const stale = ticks.done.length > 0 && isStale(ticks.at, opened) && ticks.at < opened;
+  const kept = stale ? [] : ticks.done;
   // What is kept may be of an older list: only what this one has, in an order it allows.
   const done = procedure.steps.reduce<readonly string[]>((sofar, { id }) => {
     const result = kept.includes(id) ? tick(procedure, sofar, id) : undefined;
@@ -127,6 +177,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
   }, []);
   const [refused, setRefused] = useState<{ id: string; message: string }>();
   const wide = useWide();
+  const lists = faultLists(site);
   const { write } = useLog();
   const toast = useToast();
   const now = nextStep(procedure, done);
@@ -148,7 +199,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
         sprayerId: site.sprayer.id,
         holds: procedure.leaves,
         coatingId: FLUIDS[procedure.leaves].paint ? site.coating.id : null,
-        procedure: procedure.kind,
+        procedure: procedure.kind === 'shut-down' ? 'shut-down' : 'start-up',
       },
       jobId: site.jobId,
       surfaceId: site.surfaceId,
@@ -160,6 +211,22 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
     <Beside
       left={
         <>
+          {stale ? (
+            <Panel testID="procedure-stale">
+              <Words weight="bold" colour="caution">
+                {`Begun ${ticks.at === 0 ? 'earlier' : format(ticks.at, 'd MMM, HH:mm')} and not finished: start at the top.`}
+              </Words>
+              <Words>
+                Pressure can come back and others may have used it. If a flush was done then, what is in the
+                machine is not what it was.
+              </Words>
+            </Panel>
+          ) : null}
+          {procedure.assumes.map((words) => (
+            <Words key={words} weight="semi" colour="caution">
+              {words}
+            </Words>
+          ))}
           {now ? (
             <Panel
               title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
@@ -168,6 +235,11 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
               <Words size={22} weight="bold">
                 {now.what}
               </Words>
+              {now.doubt === undefined ? null : (
+                <Words weight="semi" colour="caution">
+                  {now.doubt}
+                </Words>
+              )}
               <MachinePicture state={now.state} />
               <Words colour="ink2">{now.why}</Words>
               <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
@@ -184,7 +256,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
           {full ? (
             <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
           ) : null}
-          {wide ? <FaultFinder /> : null}
+          {wide ? <FaultFinder {...lists} /> : null}
         </>
       }
       right={
@@ -202,7 +274,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
               />
             ))}
           </Panel>
-          {wide ? null : <FaultFinder />}
+          {wide ? null : <FaultFinder {...lists} />}
         </>
       }
     />

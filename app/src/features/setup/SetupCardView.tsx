@@ -6,6 +6,7 @@ import {
   show,
   showRange,
   showText,
+  wearLine,
   type Explained,
   type SetupCard,
   type TipAdvice,
@@ -13,7 +14,8 @@ import {
 } from '@fine-spray/core';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { CautionBox } from '@/ui/caution';
+import { STEP_TITLES } from '@/features/cautions';
+import { CautionList } from '@/ui/caution';
 import { BigNumber } from '@/ui/number';
 import { Words, type Colour } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -345,18 +347,24 @@ function SmallCell({ label, value, onPress }: { label: string; value: string; on
   );
 }
 
-/** Cautions of each step: what, why, what to do. */
+/** Cautions of each step, and what to wear. */
 function Cautions({ card }: { card: SetupCard }) {
   return (
     <View className="gap-2">
-      {card.preparing.length > 0 ? <Words weight="semi">Before you wash, scrape or sand</Words> : null}
-      {card.preparing.map(({ code, what, why, instead }) => (
-        <CautionBox key={`prepare ${code}`} what={what} why={why} instead={instead} />
-      ))}
-      {card.preparing.length > 0 && card.cautions.length > 0 ? <Words weight="semi">At the gun</Words> : null}
-      {card.cautions.map(({ code, what, why, instead }) => (
-        <CautionBox key={code} what={what} why={why} instead={instead} />
-      ))}
+      <CautionList title={STEP_TITLES.prepare} cautions={card.preparing} />
+      <CautionList title={STEP_TITLES.spray} cautions={card.cautions} />
+      <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4" testID="wear">
+        <Words weight="semi" colour="ink2">
+          Wear
+        </Words>
+        <Words weight="semi">{wearLine(card.protection)}</Words>
+        {card.protection
+          .filter(({ worn }) => !worn)
+          .map(({ code, what }) => (
+            <Words key={code}>{what}</Words>
+          ))}
+      </View>
+      <CautionList title={STEP_TITLES.leave} cautions={card.leaving} />
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import type { LucideIcon } from 'lucide-react-native';
 import Cable from 'lucide-react-native/icons/cable';
 import Calculator from 'lucide-react-native/icons/calculator';
+import CirclePause from 'lucide-react-native/icons/circle-pause';
 import FlaskConical from 'lucide-react-native/icons/flask-conical';
 import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
 import IdCard from 'lucide-react-native/icons/id-card';
@@ -18,6 +19,7 @@ export const TOOLS = {
   'start-up': { title: 'Start up', icon: ListChecks },
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
+  'gun-down': { title: 'Put the gun down', icon: CirclePause },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },
   tips: { title: 'Tip map', icon: Grid3x3 },

@@ -3,6 +3,7 @@ import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type Tip } f
 import Columns3 from 'lucide-react-native/icons/columns-3';
 import Layers from 'lucide-react-native/icons/layers';
 import { View } from 'react-native';
+import { AskOnce } from '@/features/cautions';
 import { SetupCardView, type CardPart } from '@/features/setup';
 import { DialledIn, ToolRow, type ToolsUnder } from '@/features/site';
 import { Button } from '@/ui/button';
@@ -99,6 +100,7 @@ export function SetupAnswer({
           text="This job's sprayer or this surface's coating is missing from the kit. Choose another one."
         />
       )}
+      {works ? <AskOnce jobId={job.id} coatingId={sprayed.coatingId} /> : null}
       {works ? (
         <View className="flex-row flex-wrap gap-2">
           <Button

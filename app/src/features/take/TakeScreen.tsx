@@ -5,7 +5,9 @@ import {
   coatingMesh,
   cupForPaint,
   of,
+  protectionFor,
   readTip,
+  safetyOf,
   setupCard,
   takeList,
   type DaySetup,
@@ -87,6 +89,11 @@ function neededFor(
         base,
         coating: request.coating.name,
         surfaces: 1,
+        protection: [
+          ...protectionFor(safetyOf(request, 'prepare')),
+          ...card.value.protection,
+          ...protectionFor(safetyOf(request, 'shut down')),
+        ],
         ...(cup === undefined ? {} : { cup }),
       });
       const rig = {

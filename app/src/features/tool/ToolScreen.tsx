@@ -8,7 +8,7 @@ import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
 import { PaintCheckScreen } from '@/features/paint';
-import { ProcedureScreen } from '@/features/procedure';
+import { GunDownScreen, ProcedureScreen } from '@/features/procedure';
 import {
   TOOLS,
   firstQuick,
@@ -28,6 +28,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   'start-up': ({ site }) => <ProcedureScreen site={site} kind="start-up" />,
   paint: PaintCheckScreen,
   'dial-in': DialInScreen,
+  'gun-down': GunDownScreen,
   line: LineScreen,
   film: CalculatorScreen,
   tips: TipMapScreen,

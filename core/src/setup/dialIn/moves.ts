@@ -1,26 +1,47 @@
 import type { Seen } from './pattern';
 
-/** What can be done about a fan, with the words for it. Every one with the pressure relieved and the trigger locked. */
+/**
+ * What can be done about a fan, with the words for it, and how the gun stands for it: put down where a hand comes near
+ * tip, filters or pump; blown out by the list for a clog; or as it is.
+ */
 export const MOVES = {
-  'raise pressure': { words: 'Raise the pressure one step.', fresh: false },
-  'lower pressure': { words: 'Lower the pressure one step.', fresh: false },
-  'clean tip': { words: 'Reverse the tip and spray it free; clean it if that does not do.', fresh: false },
-  'new tip': { words: 'Fit a new tip of the same code and measure its fan.', fresh: true },
+  'raise pressure': { words: 'Raise the pressure one step.', fresh: false, stand: 'as it is' },
+  'lower pressure': { words: 'Lower the pressure one step.', fresh: false, stand: 'as it is' },
+  'clean tip': {
+    words: 'Blow the tip out. If that does not do, put the gun down and clean it.',
+    fresh: false,
+    stand: 'clog',
+  },
+  'new tip': { words: 'Fit a new tip of the same code and measure its fan.', fresh: true, stand: 'down' },
   'smaller orifice': {
     words: 'Fit the next smaller orifice: the pump cannot keep this one fed.',
     fresh: true,
+    stand: 'down',
   },
   'larger orifice': {
     words: 'Fit the next larger orifice: this one is too fine for the paint.',
     fresh: true,
+    stand: 'down',
   },
-  thin: { words: 'Thin inside the data sheet limit: half of it, stir, measure, then the rest.', fresh: true },
-  warm: { words: 'Warm the paint to room temperature. Do not thin it cold.', fresh: true },
-  'clean filters': { words: 'Clean gun filter, manifold filter and inlet strainer.', fresh: false },
-  prime: { words: 'Prime again: look for air at the suction and keep the strainer under.', fresh: false },
-  'change seal': { words: 'Change the tip seal for the one of this family.', fresh: false },
-  'service pump': { words: 'Have packings and valves of the pump looked at.', fresh: false },
-  'softer family': { words: 'Fit a low-pressure or fine-finish tip.', fresh: true },
+  thin: {
+    words: 'Thin inside the data sheet limit: half of it, stir, measure, then the rest.',
+    fresh: true,
+    stand: 'down',
+  },
+  warm: { words: 'Warm the paint to room temperature. Do not thin it cold.', fresh: true, stand: 'down' },
+  'clean filters': {
+    words: 'Clean gun filter, manifold filter and inlet strainer.',
+    fresh: false,
+    stand: 'down',
+  },
+  prime: {
+    words: 'Prime again: look for air at the suction and keep the strainer under.',
+    fresh: false,
+    stand: 'down',
+  },
+  'change seal': { words: 'Change the tip seal for the one of this family.', fresh: false, stand: 'down' },
+  'service pump': { words: 'Have packings and valves of the pump looked at.', fresh: false, stand: 'down' },
+  'softer family': { words: 'Fit a low-pressure or fine-finish tip.', fresh: true, stand: 'down' },
 } as const;
 export type Move = keyof typeof MOVES;
 

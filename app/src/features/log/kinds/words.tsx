@@ -1,5 +1,5 @@
 import { CLOG_PLACES, INCIDENT_LEVELS, NOTE_LIMIT } from '@fine-spray/contract';
-import { EMERGENCY_CARD, FAULTS } from '@fine-spray/core';
+import { EMERGENCY_CARDS, FAULTS } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import Pipette from 'lucide-react-native/icons/pipette';
@@ -116,7 +116,7 @@ function IncidentForm({ payload, errors, onChange }: FormProps) {
     <>
       <View className="gap-2 rounded-2xl border-2 border-danger bg-sheet p-4">
         <Words weight="bold">Somebody is hurt now? First help, then write.</Words>
-        <Words>{EMERGENCY_CARD.lead}</Words>
+        <Words>{EMERGENCY_CARDS.skin.lead}</Words>
         <Button
           label="Emergency card"
           kind="danger"

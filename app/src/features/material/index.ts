@@ -1,0 +1,1 @@
+export { InTheSprayer } from './InTheSprayer';

@@ -1,0 +1,7 @@
+export {
+  EMERGENCY_CARDS,
+  EMERGENCY_IDS,
+  EMERGENCY_PRECEDENCE,
+  type EmergencyCard,
+  type EmergencyId,
+} from './cards';
