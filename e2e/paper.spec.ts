@@ -19,7 +19,7 @@ test('the job sheet comes as a file with set-up cards, areas, quantities and cau
   const a4 = await sheet(page, 'Job sheet, PDF');
   expect([a4.name, a4.title]).toEqual(['tern-boathouse-job-sheet.pdf', 'Tern Boathouse: job sheet']);
   expect(a4.size.map(Math.round)).toEqual([595, 842]);
-  for (const part of ['In short', 'Set-up cards', 'Areas and how they were worked out', 'Caution:']) {
+  for (const part of ['In short', 'Set-up cards', 'Areas and how they were worked out', 'Cautions']) {
     expect(a4.text).toContain(part);
   }
   await page.getByRole('radio', { name: 'Letter' }).click();

@@ -32,7 +32,7 @@ export function CautionList({ title, cautions }: { title: string; cautions: read
     <View className="gap-1 rounded-2xl bg-caution-tint px-4 py-3" testID={`cautions ${title}`}>
       <View className="flex-row items-center gap-3">
         <TriangleAlert size={22} color={palette.caution} aria-hidden />
-        <Words weight="bold" colour="caution" heading={3}>
+        <Words weight="bold" colour="caution" heading={2}>
           {`Caution: ${title}`}
         </Words>
       </View>
@@ -50,7 +50,7 @@ function OneCaution({ what, why }: Listed) {
       role="button"
       aria-expanded={open}
       onPress={() => setOpen(!open)}
-      className="min-h-[44px] justify-center border-t border-rule py-2"
+      className="min-h-[48px] justify-center border-t border-rule py-2"
     >
       <Words weight="semi">{what}</Words>
       {open ? <Words size={14}>{why}</Words> : null}

@@ -145,7 +145,7 @@ export function takeList(
       ? [
           {
             group: 'Fluids',
-            what: 'Thinner of the coating, a waste container of metal for it, ground wires, closed metal bin',
+            what: 'Thinner of the coating, two waste containers of metal with lids for it, ground wires, closed metal bin',
             why: 'Flush for solvent-borne coatings; rags catch fire by themselves',
           } as const,
         ]

@@ -296,7 +296,7 @@ describe('ticking steps off', () => {
     expect(refused).toMatchObject({
       ok: false,
       code: 'procedure.order',
-      message: expect.stringMatching(/^First: On: respirator/) as string,
+      message: expect.stringMatching(/^First: Put on: respirator/) as string,
     });
     expect(tick(procedure, [], 'nowhere')).toMatchObject({ ok: false, code: 'procedure.step' });
     expect(heldBackBy(procedure, [], 'wear')).toBeUndefined();

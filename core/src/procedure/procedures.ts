@@ -95,7 +95,7 @@ function wearWords(
       hardener,
     }),
   );
-  return `on: ${worn.charAt(0).toLowerCase()}${worn.slice(1)}`;
+  return `put on: ${worn.charAt(0).toLowerCase()}${worn.slice(1)}`;
 }
 
 /** What comes first where a fluid burns: what may light it, what leads static away, and where the sprayer stands. */
@@ -112,22 +112,19 @@ function guardAgainstFire(path: Path): void {
     );
 }
 
+/** Where the gun is flushed when a fluid burns: its own container, away from engine, motor and plug. */
+const FAR = also('the gun and a second metal waste container at least 6 m from the sprayer');
+
 /** Where the sprayer stands, so that engine, motor and plug light or poison nothing. */
 function placeStep(path: Path, { power, side }: MachineSite, burns: boolean): void {
+  const lids = burns ? ', in moving air, tubes through the lids of its pails' : '';
+  const far = burns ? [[FAR]] : [];
   if (power === 'engine') {
     const hose = side === 'inside' ? ', the hose run in' : '';
     path.step(
       'place',
       'Its exhaust holds carbon monoxide, which kills without a smell. A hot engine lights vapour.',
-      [
-        [
-          place(
-            burns
-              ? `engine outside, downwind of doors and windows, at least 6 m from gun, pails and waste${hose}`
-              : `engine outside, downwind of doors and windows${hose}`,
-          ),
-        ],
-      ],
+      [[place(`engine outside, downwind of doors and windows${hose}${lids}`)], ...far],
     );
     return;
   }
@@ -136,15 +133,7 @@ function placeStep(path: Path, { power, side }: MachineSite, burns: boolean): vo
     burns
       ? 'Motor, switch and plug spark.'
       : 'A wet or broken cord makes sprayer, hose and you part of the circuit.',
-    [
-      [
-        place(
-          burns
-            ? 'sprayer and plug in clean air, at least 6 m from gun and waste; cord whole, dry and unrolled'
-            : 'sprayer upright and dry; cord whole, dry and unrolled',
-        ),
-      ],
-    ],
+    [[place(`sprayer upright and dry${lids}`), also('cord whole, dry and unrolled')], ...far],
   );
 }
 
@@ -328,10 +317,15 @@ export function takeUpGun(order: Ready): Procedure {
   const path = new Path({ ...atRest(paint), power: 'off', wear: false }, rig);
   path
     .step('wear', 'Mist is in the air from the first stroke.', [[wear(wearWords('spray', burns, order))]])
-    .step('pressurise', 'A leak you cannot see goes through skin: look, do not feel.', [
-      [powerOn(power === 'engine' ? 'engine on' : 'plug in'), valveSpray, pumpOn(), also('trigger locked')],
-      [also('look along hose and joints for drips')],
-    ])
+    .step(
+      'pressurise',
+      'A leak you cannot see goes through skin: look, do not feel.',
+      [
+        [powerOn(power === 'engine' ? 'engine on' : 'plug in'), valveSpray, pumpOn(), also('trigger locked')],
+        [also('look along hose and joints for drips')],
+      ],
+      'Something drips? Pump off and relieve before you touch it.',
+    )
     .step('pressure', 'The lowest to try: more only if the fan has tails.', [
       [knobUp(`knob slowly up to ${startPressure}`)],
     ])

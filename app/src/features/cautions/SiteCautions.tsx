@@ -3,7 +3,7 @@ import { CautionList } from '@/ui/caution';
 
 /** The steps of the work whose cautions a screen shows: each step stands on one at least. */
 export const STEPS_ON = {
-  surface: ['prepare', 'spray', 'leave'],
+  surface: ['prepare', 'spray'],
   'start-up': ['set up'],
   paint: ['check paint'],
   'dial-in': ['dial in'],

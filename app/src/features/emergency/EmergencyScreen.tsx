@@ -17,7 +17,7 @@ import { useTheme } from '@/ui/theme/theme';
 /** The two that are looked for first stand on top; each fits a phone without scrolling. */
 const FIRST = ['skin', 'eye'] as const satisfies readonly EmergencyId[];
 const SHORT = { skin: 'Under the skin', eye: 'In the eye' } as const;
-const OTHERS = EMERGENCY_IDS.filter((id) => !FIRST.some((one) => one === id));
+const OTHERS: readonly EmergencyId[] = EMERGENCY_IDS.filter((id) => !FIRST.some((one) => one === id));
 
 /**
  * The emergency cards: part of the application itself, so they need no server and no signal.
@@ -35,43 +35,45 @@ export function EmergencyScreen({ material }: { material?: ReactNode }) {
       : []),
   ];
   return (
-    <Screen title={card.name} above="Emergency card" backTo="/">
-      <Segmented
-        label="What happened"
-        value={open}
-        options={FIRST.map((value) => ({ value: value as EmergencyId, label: SHORT[value] }))}
-        onChange={setOpen}
-      />
-      <View className="gap-2 rounded-2xl border-4 border-danger bg-sheet p-3" testID="emergency-now">
-        <Words size={22} weight="bold">
-          {card.lead}
-        </Words>
-        <Words weight="semi">{card.under}</Words>
-        <View className="flex-row gap-2">
-          {numbers.map((number) => (
-            <Call key={number} number={number} />
+    <Screen title={OTHERS.includes(open) ? card.name : 'Emergency'} backTo="/">
+      <View className="gap-2">
+        <Segmented
+          label="What happened"
+          value={open}
+          options={FIRST.map((value) => ({ value, label: SHORT[value] }))}
+          onChange={setOpen}
+        />
+        <View className="gap-2 rounded-2xl border-4 border-danger bg-sheet p-3" testID="emergency-now">
+          <Words size={22} weight="bold">
+            {card.lead}
+          </Words>
+          <Words weight="semi">{card.under}</Words>
+          <View className="flex-row gap-2">
+            {numbers.map((number) => (
+              <Call key={number} number={number} />
+            ))}
+          </View>
+        </View>
+        {card.say === undefined ? null : (
+          <View className="rounded-2xl bg-danger-tint px-3 py-2">
+            <Words weight="bold">{`Say: “${card.say}”`}</Words>
+          </View>
+        )}
+        <View className="px-1">
+          {card.steps.map((step, index) => (
+            <View key={step} className="flex-row gap-3">
+              <Words weight="digits-bold">{index + 1}</Words>
+              <Words className="flex-1">{step}</Words>
+            </View>
+          ))}
+          {card.never.map((line) => (
+            <Words key={line} weight="bold">
+              {line}
+            </Words>
           ))}
         </View>
+        <View testID="emergency-end" />
       </View>
-      {card.say === undefined ? null : (
-        <View className="rounded-2xl bg-danger-tint px-3 py-2">
-          <Words weight="bold">{`Say: “${card.say}”`}</Words>
-        </View>
-      )}
-      <View className="gap-1 px-1">
-        {card.steps.map((step, index) => (
-          <View key={step} className="flex-row gap-3">
-            <Words weight="digits-bold">{index + 1}</Words>
-            <Words className="flex-1">{step}</Words>
-          </View>
-        ))}
-        {card.never.map((line) => (
-          <Words key={line} weight="bold">
-            {line}
-          </Words>
-        ))}
-      </View>
-      <View testID="emergency-end" />
       {card.material ? material : null}
       <View className="gap-2">
         <Words weight="bold" heading={2}>

@@ -18,7 +18,7 @@ import {
 } from '@fine-spray/core';
 import Check from 'lucide-react-native/icons/check';
 import { format } from 'date-fns/format';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { useKept } from '@/data/kept';
@@ -36,7 +36,7 @@ import { TickBox } from '@/ui/tickBox';
 import { useToast } from '@/ui/toast';
 import { useWide } from '@/ui/wide';
 import { FaultFinder } from './FaultFinder';
-import { MachinePicture } from './MachinePicture';
+import { MachinePicture, stateWords } from './MachinePicture';
 import { atMachine, faultLists } from './lists';
 
 interface Ticks {
@@ -118,12 +118,12 @@ function StartUpList({ site, card }: { site: Site; card: SetupCard }) {
             : `Then ${FLUIDS[fluidOfBase(at.base)].name.toLowerCase()}: ${site.coating.name}.`}
         </Words>
       </View>
-      <SiteCautions request={site.request} screen="start-up" />
       {procedure.ok ? (
         <List
           key={holds}
           site={site}
           procedure={procedure.value}
+          cautions={<SiteCautions request={site.request} screen="start-up" />}
           storageKey={`start-up ${site.sprayer.id} ${site.coating.id} ${holds}`}
         />
       ) : (
@@ -147,12 +147,12 @@ function ShutDownList({ site }: { site: Site }) {
         ]}
         onChange={setUntil}
       />
-      <SiteCautions request={site.request} screen="shut-down" step="shut down" />
       {procedure.ok ? (
         <List
           key={until}
           site={site}
           procedure={procedure.value}
+          cautions={<SiteCautions request={site.request} screen="shut-down" step="shut down" />}
           storageKey={`shut-down ${site.sprayer.id} ${site.coating.id} ${until}`}
         />
       ) : (
@@ -163,7 +163,24 @@ function ShutDownList({ site }: { site: Site }) {
   );
 }
 
-function List({ site, procedure, storageKey }: { site: Site; procedure: Procedure; storageKey: string }) {
+/** Whether a step leaves the machine otherwise than it was; of the first nobody knows how it was. */
+function changesMachine({ steps }: Procedure, step: ProcedureStep): boolean {
+  const before = steps[steps.indexOf(step) - 1];
+  return before !== undefined && stateWords(before.state) !== stateWords(step.state);
+}
+
+function List({
+  site,
+  procedure,
+  cautions,
+  storageKey,
+}: {
+  site: Site;
+  procedure: Procedure;
+  /** Those of its step, under what is to be done now. */
+  cautions: ReactNode;
+  storageKey: string;
+}) {
   const [ticks, setTicks, full] = useKept(storageKey, readTicks, NO_TICKS);
   const setDone = (next: readonly string[]) => setTicks({ done: next, at: Date.now() });
   const [opened] = useState(() => Date.now());
@@ -240,7 +257,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
                   {now.doubt}
                 </Words>
               )}
-              <MachinePicture state={now.state} />
+              {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
               <Words colour="ink2">{now.why}</Words>
               <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
             </Panel>
@@ -253,6 +270,7 @@ function List({ site, procedure, storageKey }: { site: Site; procedure: Procedur
               <Button label="Write it down" kind="primary" onPress={finish} />
             </Panel>
           )}
+          {cautions}
           {full ? (
             <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
           ) : null}

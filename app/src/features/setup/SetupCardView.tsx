@@ -364,7 +364,6 @@ function Cautions({ card }: { card: SetupCard }) {
             <Words key={code}>{what}</Words>
           ))}
       </View>
-      <CautionList title={STEP_TITLES.leave} cautions={card.leaving} />
     </View>
   );
 }
