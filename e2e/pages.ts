@@ -19,8 +19,8 @@ export async function demoJob(name = 'Tern Boathouse'): Promise<string> {
   return `/jobs/${job.id}`;
 }
 
-export async function demoSurface(name: string): Promise<string> {
-  const job = await demoJob();
+export async function demoSurface(name: string, of?: string): Promise<string> {
+  const job = await demoJob(of);
   const surface = (await items(`/api${job}/surfaces`)).find((one) => one.name === name);
   if (!surface) throw new Error(`no surface ${name}`);
   return `${job}/surfaces/${surface.id}`;

@@ -119,44 +119,42 @@ test('the gauge is live, shows the fault it plays, and its loss stops nothing', 
   expect(await gun(page)).toBeGreaterThan(before);
 });
 
-test(
-  'steps whose order hurts are locked, say why, and survive a reload; the end is written down',
-  { tag: '@wide' },
-  async ({ page }) => {
-    await tool(page, 'start-up', 'Vaulted ceiling, north slope');
-    // What stands in a machine of which nothing is written down is asked, not assumed.
-    const asked = page.getByTestId('ask-holds');
-    const now = page.getByTestId('procedure-now');
-    await expect(asked.or(now)).toBeVisible();
-    if (await asked.isVisible()) await press(page, 'Storage fluid');
-    await expect(now).toContainText('step 1 of');
-    const last = page.getByRole('checkbox').last();
-    await last.click();
-    await expect(page.getByRole('alert')).toContainText('First: Lock the trigger, pump off');
-    await expect(last).toHaveAttribute('aria-checked', 'false');
-    // Not by any order of taps: every box once, from the last to the first, ticks only what hurts nobody.
-    const boxes = page.getByRole('checkbox');
-    const count = await boxes.count();
-    for (let index = count - 1; index > 0; index -= 1) await boxes.nth(index).click();
-    expect(
-      await page.getByRole('checkbox', { name: /in last, arrow forward/ }).getAttribute('aria-checked'),
-    ).toBe('false');
-    await press(page, /^Done$/);
-    await page.reload();
-    await expect(page.getByRole('checkbox').first()).toHaveAttribute('aria-checked', 'true');
-    while (await now.isVisible()) await press(page, /^Done$/);
-    await expect(page.getByTestId('procedure-done')).toBeVisible();
-    await press(page, 'Write it down');
-    await tool(page, 'shut-down', 'Vaulted ceiling, north slope');
-    await page
-      .getByTestId('fault-finder')
-      .getByRole('button', { name: /Gun drips/ })
-      .click();
-    await expect(page.getByTestId('fault-finder')).toContainText('First thing to try');
-    await press(page, 'Still there: next');
-    await expect(page.getByTestId('fault-finder')).toContainText('Second thing to try');
-  },
-);
+test('steps whose order hurts are locked, say why, and survive a reload; the end is written down', async ({
+  page,
+}) => {
+  await tool(page, 'start-up', 'Vaulted ceiling, north slope');
+  // What stands in a machine of which nothing is written down is asked, not assumed.
+  const asked = page.getByTestId('ask-holds');
+  const now = page.getByTestId('procedure-now');
+  await expect(asked.or(now)).toBeVisible();
+  if (await asked.isVisible()) await press(page, 'Storage fluid');
+  await expect(now).toContainText('step 1 of');
+  const last = page.getByRole('checkbox').last();
+  await last.click();
+  await expect(page.getByRole('alert')).toContainText('First: Lock the trigger, pump off');
+  await expect(last).toHaveAttribute('aria-checked', 'false');
+  // Not by any order of taps: every box once, from the last to the first, ticks only what hurts nobody.
+  const boxes = page.getByRole('checkbox');
+  const count = await boxes.count();
+  for (let index = count - 1; index > 0; index -= 1) await boxes.nth(index).click();
+  expect(
+    await page.getByRole('checkbox', { name: /in last, arrow forward/ }).getAttribute('aria-checked'),
+  ).toBe('false');
+  await press(page, /^Done$/);
+  await page.reload();
+  await expect(page.getByRole('checkbox').first()).toHaveAttribute('aria-checked', 'true');
+  while (await now.isVisible()) await press(page, /^Done$/);
+  await expect(page.getByTestId('procedure-done')).toBeVisible();
+  await press(page, 'Write it down');
+  await tool(page, 'shut-down', 'Vaulted ceiling, north slope');
+  await page
+    .getByTestId('fault-finder')
+    .getByRole('button', { name: /Gun drips/ })
+    .click();
+  await expect(page.getByTestId('fault-finder')).toContainText('First thing to try');
+  await press(page, 'Still there: next');
+  await expect(page.getByTestId('fault-finder')).toContainText('Second thing to try');
+});
 
 test('a list that lay over night is begun again, and what nobody knows is taken with care', async ({
   page,
@@ -188,6 +186,21 @@ test('a list that lay over night is begun again, and what nobody knows is taken 
   await expect(page.getByRole('checkbox', { name: /Ground the sprayer/ })).toBeVisible();
 });
 
+test('what nobody has said of a house is asked once, where it matters, and taken with care', async ({
+  page,
+}) => {
+  await page.goto(`${address()}${await demoSurface('Ceiling', 'Kiln House, ground floor')}`);
+  const asked = page.getByTestId('ask-once');
+  await expect(asked).toContainText('How old is the paint on this house?');
+  await expect(page.getByText(/^Nobody knows the age of this paint: test it for lead/)).toBeVisible();
+  await asked.getByRole('button', { name: 'Nobody knows' }).click();
+  await expect(asked).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('setup-card')).toBeVisible();
+  await expect(page.getByText(/^Nobody knows the age of this paint: test it for lead/)).toBeVisible();
+  await expect(asked).toHaveCount(0);
+});
+
 test(
   'without signal: the gun is put down, a machine shut down, and every emergency card at hand',
   { tag: '@wide' },
@@ -202,6 +215,8 @@ test(
     const now = page.getByTestId('procedure-now');
     const done = page.getByTestId('procedure-done');
     await expect(now).toContainText('step 1 of');
+    await page.getByRole('checkbox', { name: /Lay the gun down/ }).click();
+    await expect(page.getByRole('alert')).toContainText('First:');
     // Every step in its order, with no server: the machine ends known.
     while (!(await done.isVisible())) await press(page, /^Done$/);
     await expect(done).toContainText('Clean water stands in');

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { Entry } from '@fine-spray/contract';
 import { IDBFactory } from 'fake-indexeddb';
+import { playStorage } from '@/testing/deviceStorage';
 import { Device } from './device';
 import { Outbox, type NewFields } from './outbox';
 
@@ -15,7 +16,7 @@ const fields = (author: string): NewFields => ({
 });
 
 type Answer = { readonly status: number; readonly body: unknown };
-const kept = new Map<string, string>();
+let kept = new Map<string, string>();
 let answer: (id: string, body: { author: string }) => Answer;
 const seen: { id: string; author: string }[] = [];
 const took = (id: string, body: object): Answer => ({
@@ -30,16 +31,8 @@ const problem = (status: number, detail: string, extra: object = {}): Answer => 
 
 beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
-  kept.clear();
+  kept = playStorage();
   seen.length = 0;
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => void kept.set(key, value),
-      removeItem: (key: string) => void kept.delete(key),
-    },
-  });
   answer = took;
   globalThis.fetch = ((url: string, { body }: { body: string }) => {
     const id = url.split('/').pop() ?? '';

@@ -4,13 +4,9 @@ import {
   FLUID_IDS,
   fluidOfBase,
   heldBackBy,
-  isStale,
-  nextStep,
   sealFor,
   shutDown,
   startUp,
-  tick,
-  untick,
   type Fluid,
   type Procedure,
   type ProcedureStep,
@@ -21,7 +17,6 @@ import { format } from 'date-fns/format';
 import { useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
-import { useKept } from '@/data/kept';
 import { useLog } from '@/data/log';
 import { SiteCautions } from '@/features/cautions';
 import type { Site } from '@/features/site';
@@ -38,19 +33,7 @@ import { useWide } from '@/ui/wide';
 import { FaultFinder } from './FaultFinder';
 import { MachinePicture, stateWords } from './MachinePicture';
 import { atMachine, faultLists } from './lists';
-
-interface Ticks {
-  readonly done: readonly string[];
-  /** When the last one was set; of older lists nobody knows. */
-  readonly at: number;
-}
-
-function readTicks(stored: unknown): Ticks | undefined {
-  const { done, at } = (Array.isArray(stored) ? { done: stored, at: 0 } : (stored ?? {})) as Partial<Ticks>;
-  if (!Array.isArray(done) || !done.every((one) => typeof one === 'string')) return undefined;
-  return typeof at === 'number' ? { done, at } : undefined;
-}
-const NO_TICKS: Ticks = { done: [], at: 0 };
+import { useTicks } from './useTicks';
 
 /** What is in the machine: as the crew says, or by the log; undefined where nobody has said. */
 function useHolds(site: Site) {
@@ -163,12 +146,6 @@ function ShutDownList({ site }: { site: Site }) {
   );
 }
 
-/** Whether a step leaves the machine otherwise than it was; of the first nobody knows how it was. */
-function changesMachine({ steps }: Procedure, step: ProcedureStep): boolean {
-  const before = steps[steps.indexOf(step) - 1];
-  return before !== undefined && stateWords(before.state) !== stateWords(step.state);
-}
-
 function List({
   site,
   procedure,
@@ -181,92 +158,45 @@ function List({
   cautions: ReactNode;
   storageKey: string;
 }) {
-  const [ticks, setTicks, full] = useKept(storageKey, readTicks, NO_TICKS);
-  const setDone = (next: readonly string[]) => setTicks({ done: next, at: Date.now() });
-  const [opened] = useState(() => Date.now());
-  // A list that lay is begun again: nobody knows what was done to the machine since.
-  const stale = ticks.done.length > 0 && isStale(ticks.at, opened) && ticks.at < opened;
-  const kept = stale ? [] : ticks.done;
-  // What is kept may be of an older list: only what this one has, in an order it allows.
-  const done = procedure.steps.reduce<readonly string[]>((sofar, { id }) => {
-    const result = kept.includes(id) ? tick(procedure, sofar, id) : undefined;
-    return result?.ok ? result.value : sofar;
-  }, []);
-  const [refused, setRefused] = useState<{ id: string; message: string }>();
+  const { done, now, press, clear, refusedAt, leftAt, full } = useTicks(procedure, storageKey);
   const wide = useWide();
   const lists = faultLists(site);
   const { write } = useLog();
   const toast = useToast();
-  const now = nextStep(procedure, done);
-  function press(step: ProcedureStep) {
-    if (done.includes(step.id)) {
-      const before = done;
-      setDone(untick(procedure, done, step.id));
-      toast({ text: 'Tick taken back, with what came after it.', undo: () => setDone(before) });
-      return;
-    }
-    const result = tick(procedure, done, step.id);
-    setRefused(result.ok ? undefined : { id: step.id, message: result.message });
-    if (result.ok) setDone(result.value);
-  }
+  const { leaves } = procedure;
   function finish() {
     write({
       kind: 'machine',
       payload: {
         sprayerId: site.sprayer.id,
-        holds: procedure.leaves,
-        coatingId: FLUIDS[procedure.leaves].paint ? site.coating.id : null,
+        holds: leaves,
+        coatingId: FLUIDS[leaves].paint ? site.coating.id : null,
         procedure: procedure.kind === 'shut-down' ? 'shut-down' : 'start-up',
       },
       jobId: site.jobId,
       surfaceId: site.surfaceId,
     });
-    setDone([]);
-    toast({ text: `Written down: ${FLUIDS[procedure.leaves].name.toLowerCase()} in ${site.sprayer.name}.` });
+    clear();
+    toast({ text: `Written down: ${FLUIDS[leaves].name.toLowerCase()} in ${site.sprayer.name}.` });
   }
   return (
     <Beside
       left={
         <>
-          {stale ? (
-            <Panel testID="procedure-stale">
-              <Words weight="bold" colour="caution">
-                {`Begun ${ticks.at === 0 ? 'earlier' : format(ticks.at, 'd MMM, HH:mm')} and not finished: start at the top.`}
-              </Words>
-              <Words>
-                Pressure can come back and others may have used it. If a flush was done then, what is in the
-                machine is not what it was.
-              </Words>
-            </Panel>
-          ) : null}
+          {leftAt === undefined ? null : <BegunAgain leftAt={leftAt} />}
           {procedure.assumes.map((words) => (
             <Words key={words} weight="semi" colour="caution">
               {words}
             </Words>
           ))}
           {now ? (
-            <Panel
-              title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
-              testID="procedure-now"
-            >
-              <Words size={22} weight="bold">
-                {now.what}
-              </Words>
-              {now.doubt === undefined ? null : (
-                <Words weight="semi" colour="caution">
-                  {now.doubt}
-                </Words>
-              )}
-              {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
-              <Words colour="ink2">{now.why}</Words>
-              <Button label="Done" icon={Check} kind="primary" onPress={() => press(now)} />
-            </Panel>
+            <NowPanel procedure={procedure} now={now} onDone={() => press(now)} />
           ) : (
             <Panel title="All done" testID="procedure-done">
               <Words
                 size={22}
                 weight="bold"
-              >{`${FLUIDS[procedure.leaves].name} stands in ${site.sprayer.name}.`}</Words>
+              >{`${FLUIDS[leaves].name} stands in ${site.sprayer.name}.`}</Words>
               <Button label="Write it down" kind="primary" onPress={finish} />
             </Panel>
           )}
@@ -287,7 +217,7 @@ function List({
                 index={index}
                 done={done.includes(step.id)}
                 locked={heldBackBy(procedure, done, step.id) !== undefined}
-                refused={refused?.id === step.id ? refused.message : undefined}
+                refused={refusedAt(step.id)}
                 onPress={() => press(step)}
               />
             ))}
@@ -296,6 +226,58 @@ function List({
         </>
       }
     />
+  );
+}
+
+/** Said where a list lay so long that it begins again. */
+function BegunAgain({ leftAt }: { leftAt: number }) {
+  const when = leftAt === 0 ? 'earlier' : format(leftAt, 'd MMM, HH:mm');
+  return (
+    <Panel testID="procedure-stale">
+      <Words weight="bold" colour="caution">
+        {`Begun ${when} and not finished: start at the top.`}
+      </Words>
+      <Words>
+        Pressure can come back and others may have used it. If a flush was done then, what is in the machine
+        is not what it was.
+      </Words>
+    </Panel>
+  );
+}
+
+/** Whether a step leaves the machine otherwise than it was; of the first nobody knows how it was. */
+function changesMachine({ steps }: Procedure, step: ProcedureStep): boolean {
+  const before = steps[steps.indexOf(step) - 1];
+  return before !== undefined && stateWords(before.state) !== stateWords(step.state);
+}
+
+/** The step to do now: its words, what to do where it does not go as said, and the machine after it. */
+function NowPanel({
+  procedure,
+  now,
+  onDone,
+}: {
+  procedure: Procedure;
+  now: ProcedureStep;
+  onDone: () => void;
+}) {
+  return (
+    <Panel
+      title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
+      testID="procedure-now"
+    >
+      <Words size={22} weight="bold">
+        {now.what}
+      </Words>
+      {now.doubt === undefined ? null : (
+        <Words weight="semi" colour="caution">
+          {now.doubt}
+        </Words>
+      )}
+      {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
+      <Words colour="ink2">{now.why}</Words>
+      <Button label="Done" icon={Check} kind="primary" onPress={onDone} />
+    </Panel>
   );
 }
 

@@ -1,8 +1,12 @@
-import { TROUBLES, clearClog, putGunDown, resting } from '@fine-spray/core';
+import { TROUBLES, clearClog, putGunDown, resting, type ProcedureStep } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
+import { Text } from 'react-native';
+import { playStorage } from '@/testing/deviceStorage';
 import { renderPart } from '@/testing/render';
+import { Button } from '@/ui/button';
 import { FaultFinder } from './FaultFinder';
 import { MachinePicture, stateWords } from './MachinePicture';
+import { useTicks } from './useTicks';
 
 const at = { base: 'water', power: 'electric', side: 'inside', waterOnly: false, hardener: 'none' } as const;
 const lists = { clog: clearClog(at), down: putGunDown(at) };
@@ -55,5 +59,59 @@ describe('the fault finder', () => {
     expect(screen.queryByText('First put the gun down')).toBeNull();
     fireEvent.press(screen.getByRole('button', { name: 'Still there: next' }));
     expect(screen.getByText('First put the gun down')).toBeTruthy();
+  });
+});
+
+describe('the ticks of a list', () => {
+  const list = putGunDown(at);
+  const [first, second] = list.steps;
+  if (!first || !second) throw new Error('a list of one step');
+  const HOUR = 3600_000;
+  function Ticks() {
+    const { done, press, leftAt } = useTicks(list, 'a list');
+    return (
+      <>
+        <Text>{`done: ${done.join(', ')}`}</Text>
+        <Text>{leftAt === undefined ? 'fresh' : 'begun again'}</Text>
+        <Button label="first" onPress={() => press(first as ProcedureStep)} />
+        <Button label="second" onPress={() => press(second as ProcedureStep)} />
+      </>
+    );
+  }
+  const pressed = (name: string) => fireEvent.press(screen.getByRole('button', { name }));
+
+  let kept = playStorage();
+  beforeEach(() => {
+    kept = playStorage();
+  });
+  afterEach(() => jest.restoreAllMocks());
+
+  it('hold through a reload, and begin again when the page lay open for hours', () => {
+    const clock = jest.spyOn(Date, 'now').mockReturnValue(1000 * HOUR);
+    const { unmount } = renderPart(<Ticks />);
+    pressed('first');
+    expect(screen.getByText(`done: ${first.id}`)).toBeTruthy();
+    clock.mockReturnValue(1003 * HOUR);
+    unmount();
+    renderPart(<Ticks />);
+    expect(screen.getByText(`done: ${first.id}`)).toBeTruthy();
+    // Five hours later in the same open page the next tap ticks nothing: it says that the list begins again.
+    clock.mockReturnValue(1008 * HOUR);
+    pressed('second');
+    expect(screen.getByText('begun again')).toBeTruthy();
+    expect(screen.getByText('done: ')).toBeTruthy();
+    pressed('first');
+    expect(screen.getByText('fresh')).toBeTruthy();
+    expect(screen.getByText(`done: ${first.id}`)).toBeTruthy();
+  });
+
+  it('are of an unknown time where an older version kept them, and where the clock was put back', () => {
+    kept.set('fine-spray.kept.a list', JSON.stringify([first.id]));
+    const { unmount } = renderPart(<Ticks />);
+    expect(screen.getByText('begun again')).toBeTruthy();
+    unmount();
+    kept.set('fine-spray.kept.a list', JSON.stringify({ done: [first.id], at: Date.now() + HOUR }));
+    renderPart(<Ticks />);
+    expect(screen.getByText('begun again')).toBeTruthy();
   });
 });

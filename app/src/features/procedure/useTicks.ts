@@ -1,0 +1,66 @@
+import { isStale, nextStep, tick, untick, type Procedure, type ProcedureStep } from '@fine-spray/core';
+import { useState } from 'react';
+import { useKept } from '@/data/kept';
+import { useToast } from '@/ui/toast';
+
+interface Ticks {
+  readonly done: readonly string[];
+  /** When the last one was set; of older lists nobody knows. */
+  readonly at: number;
+}
+
+function readTicks(stored: unknown): Ticks | undefined {
+  const { done, at } = (Array.isArray(stored) ? { done: stored, at: 0 } : (stored ?? {})) as Partial<Ticks>;
+  if (!Array.isArray(done) || !done.every((one) => typeof one === 'string')) return undefined;
+  return typeof at === 'number' ? { done, at } : undefined;
+}
+const NO_TICKS: Ticks = { done: [], at: 0 };
+
+/**
+ * The ticks of a list, kept on this device. One that lay is begun again, whether the page was closed meanwhile or stayed
+ * open: nobody knows what was done to the machine since.
+ */
+export function useTicks(procedure: Procedure, storageKey: string) {
+  const [ticks, setTicks, full] = useKept(storageKey, readTicks, NO_TICKS);
+  const [looked, setLooked] = useState(() => Date.now());
+  const [refused, setRefused] = useState<{ readonly id: string; readonly message: string }>();
+  const toast = useToast();
+  const lay = (now: number) => ticks.done.length > 0 && isStale(ticks.at, now);
+  const stale = lay(looked);
+  // What is kept may be of an older list: only what this one has, in an order it allows.
+  const done = procedure.steps.reduce<readonly string[]>((sofar, { id }) => {
+    const result = !stale && ticks.done.includes(id) ? tick(procedure, sofar, id) : undefined;
+    return result?.ok ? result.value : sofar;
+  }, []);
+  function setDone(next: readonly string[]) {
+    const at = Date.now();
+    setTicks({ done: next, at });
+    setLooked(at);
+  }
+  function press(step: ProcedureStep) {
+    const now = Date.now();
+    if (!stale && lay(now)) {
+      setLooked(now);
+      return;
+    }
+    if (done.includes(step.id)) {
+      const before = done;
+      setDone(untick(procedure, done, step.id));
+      toast({ text: 'Tick taken back, with what came after it.', undo: () => setDone(before) });
+      return;
+    }
+    const result = tick(procedure, done, step.id);
+    setRefused(result.ok ? undefined : { id: step.id, message: result.message });
+    if (result.ok) setDone(result.value);
+  }
+  return {
+    done,
+    now: nextStep(procedure, done),
+    press,
+    clear: () => setDone([]),
+    refusedAt: (id: string) => (refused?.id === id ? refused.message : undefined),
+    /** When the list was left that is begun again; 0 where nobody knows. */
+    leftAt: stale ? ticks.at : undefined,
+    full,
+  };
+}
