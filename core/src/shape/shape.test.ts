@@ -241,6 +241,60 @@ describe('a piece to paint', () => {
       { numRuns: 500 },
     );
   });
+
+  it('knows slanted openings over each other by the axes that part convex shapes', () => {
+    /** A box turned about its middle: a raking light, a stair opening. */
+    const slanted = fc
+      .record({
+        x: number(-3, 3),
+        y: number(-3, 3),
+        width: number(0.4, 3),
+        height: number(0.4, 3),
+        turn: number(0, 3),
+      })
+      .map(({ x, y, width, height, turn }) =>
+        box(-width / 2, -height / 2, width, height).map((corner) =>
+          p(
+            x + corner.x * Math.cos(turn) - corner.y * Math.sin(turn),
+            y + corner.x * Math.sin(turn) + corner.y * Math.cos(turn),
+          ),
+        ),
+      );
+    /** The axis that parts two convex shapes best, from the first to the second, and the room along it: below 0 they share area. */
+    const parting = (one: Polygon, other: Polygon) =>
+      [one, other]
+        .flatMap((shape, which) =>
+          shape.map((corner, index) => {
+            const next = shape[(index + 1) % shape.length] ?? corner;
+            const length = Math.hypot(next.x - corner.x, next.y - corner.y);
+            const [nx, ny] = [(next.y - corner.y) / length, (corner.x - next.x) / length];
+            const along = (points: Polygon) => points.map((point) => point.x * nx + point.y * ny);
+            const room = Math.min(...along(which === 0 ? other : one)) - Math.max(...along(shape));
+            const way = which === 0 ? 1 : -1;
+            return { room, nx: way * nx, ny: way * ny };
+          }),
+        )
+        .reduce((best, axis) => (axis.room > best.room ? axis : best));
+    const accepted = (one: Polygon, other: Polygon) =>
+      checkPiece({ outline: box(-40, -40, 80, 80), openings: [one, other] }).ok;
+    let over = 0;
+    fc.assert(
+      fc.property(slanted, slanted, fc.boolean(), (one, other, back) => {
+        const { room, nx, ny } = parting(one, other);
+        fc.pre(Math.abs(room) > 0.001);
+        if (room < 0) over += 1;
+        expect(accepted(one, back ? [...other].reverse() : other)).toBe(room > 0);
+        // Pushed together until a corner goes 5 mm into the other, and pulled until 5 mm are between them.
+        for (const gap of [-0.005, 0.005]) {
+          const moved = other.map(({ x, y }) => p(x + (gap - room) * nx, y + (gap - room) * ny));
+          const now = parting(one, moved).room;
+          if (Math.abs(now) > 0.001) expect([gap, accepted(one, moved)]).toEqual([gap, now > 0]);
+        }
+      }),
+      { numRuns: 500 },
+    );
+    expect(over).toBeGreaterThan(100);
+  });
 });
 
 describe('the box around points', () => {

@@ -103,8 +103,8 @@ export function PaintCheckScreen({ site }: { site: Site }) {
       left={
         <>
           <Answer site={site} answer={answer} check={check} />
-          <SiteCautions request={site.request} screen="paint" />
           <Measuring {...step} />
+          <SiteCautions request={site.request} screen="paint" />
         </>
       }
       right={
