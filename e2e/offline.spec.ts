@@ -248,15 +248,18 @@ test('an outbox left by an older version is brought in, and what cannot be read 
 async function behindProxy(target: string) {
   let newer = false;
   const proxy = http.createServer((request, response) => {
-    void fetch(`${target}${request.url ?? '/'}`).then(async (answer) => {
-      const body = Buffer.from(await answer.arrayBuffer());
-      const changed = newer && request.url === '/sw.js' ? '\n// a newer one' : '';
-      response.writeHead(answer.status, {
-        'content-type': answer.headers.get('content-type') ?? 'text/plain',
+    // A connection of its own for each: one that is kept may be closed by the server just as it is used again.
+    const asked = http.get(`${target}${request.url ?? '/'}`, { agent: false }, (answer) => {
+      response.writeHead(answer.statusCode ?? 502, {
+        'content-type': answer.headers['content-type'] ?? 'text/plain',
         'cache-control': 'no-cache',
       });
-      response.end(Buffer.concat([body, Buffer.from(changed)]));
+      answer.pipe(response, { end: false });
+      answer.on('end', () =>
+        response.end(newer && request.url === '/sw.js' ? '\n// a newer one' : undefined),
+      );
     });
+    asked.on('error', () => response.destroy());
   });
   proxy.listen(0, '127.0.0.1');
   await once(proxy, 'listening');

@@ -4,6 +4,7 @@ import { setupCard } from '@fine-spray/core/setup';
 import {
   RESOURCES,
   fieldProblems,
+  id,
   jobFile,
   kitFile,
   line,
@@ -70,9 +71,18 @@ describe('text', () => {
     ['abcdef', 'Name is too long: 5 characters at most.'],
     ['a\nb', 'Name must be on one line.'],
     ['a\u0007', 'Name has characters that cannot be shown.'],
+    ['a\ud83c', 'Name has characters that cannot be shown.'],
+    ['\udfa8b', 'Name has characters that cannot be shown.'],
     [undefined, 'Name is missing.'],
   ])('refuses %j with a sentence', (value, message) => {
     expect(name.safeParse(value).error?.issues[0]?.message).toBe(message);
+  });
+});
+
+describe('an id', () => {
+  it('is in lower case however it was written, so that one row has one name', () => {
+    expect(id.parse('01930000-0000-7000-8000-00000000ABCD')).toBe('01930000-0000-7000-8000-00000000abcd');
+    expect(id.safeParse('01930000').success).toBe(false);
   });
 });
 

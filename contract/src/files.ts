@@ -1,7 +1,7 @@
 import { ARCHETYPE_IDS } from '@fine-spray/core/coating';
 import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
-import { entryFields } from './entry';
+import { clockSkewSchema, entryFields } from './entry';
 import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, tipFields } from './kit';
 import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
@@ -31,7 +31,7 @@ export const logFile = z
     format: z.literal('fine-spray-log'),
     version: z.literal(1),
     /** `clockSkew` as an entry has it: server clock less device clock, s. */
-    entries: z.array(entryFields.safeExtend({ id, clockSkew: z.number().nullable().default(null) })),
+    entries: z.array(entryFields.safeExtend({ id, clockSkew: clockSkewSchema.default(null) })),
   })
   .strict();
 

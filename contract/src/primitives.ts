@@ -1,14 +1,14 @@
 import { REACH } from '@fine-spray/core/shape';
 import { z } from 'zod';
 
-/** Client-made UUID (version 7 by our clients; any version is accepted). */
-export const id = z.uuid({ error: 'This is not an id.' });
+/** Client-made UUID (version 7 by our clients; any version is accepted), in lower case however it was written. */
+export const id = z.uuid({ error: 'This is not an id.' }).toLowerCase();
 
 /** Row version: 0 for a row that is not stored yet. */
 export const version = z.int().min(0).max(2_147_483_647);
 
-/** Control characters other than tab and line breaks. */
-const CONTROL = /(?![\t\n\r])\p{Cc}/u;
+/** Control characters other than tab and line breaks, and halves of a character that stand alone. */
+const CONTROL = /(?![\t\n\r])[\p{Cc}\p{Cs}]/u;
 
 /** Whether a text has at most so many characters as people count them: an emoji is one. */
 function atMost(value: string, max: number): boolean {

@@ -127,6 +127,41 @@ describe('the outbox', () => {
     ]);
   });
 
+  it('steps over what the server fails at, says why, and sends it once that is mended', async () => {
+    let broken = true;
+    answer = (id, body) => (broken && body.author === 'bad' ? problem(500, 'It broke.') : took(id, body));
+    const box = page();
+    const { id } = box.write(fields('bad'));
+    for (const author of ['a', 'b', 'c', 'd']) box.write(fields(author));
+    await settled();
+    expect(seen.map(({ author }) => author)).toEqual(['a', 'b', 'c', 'd']);
+    expect(authors(box)).toEqual(['bad']);
+    expect(box.current().failing.get(id)).toMatch(/It broke/);
+    broken = false;
+    await box.send();
+    await settled();
+    expect([box.current().waiting, box.current().failing.size]).toEqual([[], 0]);
+    expect(seen.map(({ author }) => author)).toContain('bad');
+  });
+
+  it('does not go through everything where the server fails at all of it', async () => {
+    let asked = 0;
+    answer = () => {
+      asked += 1;
+      return problem(500, 'It broke.');
+    };
+    const box = page();
+    for (const author of ['a', 'b', 'c', 'd', 'e', 'f']) box.write(fields(author));
+    await settled();
+    // Three in a row for each time that something called for sending, and nothing is lost.
+    expect(asked % 3).toBe(0);
+    expect(authors(box)).toEqual(['a', 'b', 'c', 'd', 'e', 'f']);
+    const before = asked;
+    await box.send();
+    await settled();
+    expect(asked - before).toBe(3);
+  });
+
   it('shows both sides of a conflict, overwrites neither, and sends it as a new one when told to', async () => {
     const theirs = { id: 'x', author: 'other' };
     const box = page();

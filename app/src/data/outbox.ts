@@ -15,6 +15,8 @@ export interface OutboxState {
   readonly aside: number;
   /** Taken by the server since this page was opened: a list read before that does not have them yet. */
   readonly sent: ReadonlyMap<string, Entry>;
+  /** Why the server fails at an entry while it answers: it is tried again, and what stands behind it goes on. */
+  readonly failing: ReadonlyMap<string, string>;
 }
 
 /** An entry to be written: its form is the one of this program. */
@@ -29,6 +31,8 @@ export interface Written {
 const SPARE = 'outbox';
 const RETRY = 5000;
 const LONGEST_RETRY = 60_000;
+/** Entries at which the server fails one after another before it is taken to fail at all of them. */
+const FAILS_AT_MOST = 3;
 const CHANNEL = 'fine-spray.outbox';
 
 type Told = { readonly kind: 'changed' } | { readonly kind: 'sent'; readonly entry: Entry };
@@ -52,7 +56,13 @@ function readWaiting(stored: unknown): Waiting | undefined {
  * keeps; one of them sends at a time.
  */
 export class Outbox {
-  private state: OutboxState = { waiting: [], full: false, aside: 0, sent: new Map() };
+  private state: OutboxState = {
+    waiting: [],
+    full: false,
+    aside: 0,
+    sent: new Map(),
+    failing: new Map(),
+  };
   private readonly listeners = new Set<() => void>();
   private readonly spare = new Map<string, Waiting>();
   private readonly dropped = new Set<string>();
@@ -179,7 +189,10 @@ export class Outbox {
   private async drop(id: string): Promise<void> {
     this.dropped.add(id);
     const spare = this.spare.delete(id);
-    this.set({ waiting: this.state.waiting.filter((one) => one.id !== id) });
+    this.set({
+      waiting: this.state.waiting.filter((one) => one.id !== id),
+      failing: new Map([...this.state.failing].filter(([failing]) => failing !== id)),
+    });
     if (spare) writeKept(SPARE, this.spare.size > 0 ? [...this.spare.values()] : undefined);
     await this.inTurn(() => this.device.dropWaiting(id)).catch(() => undefined);
   }
@@ -265,10 +278,23 @@ export class Outbox {
     });
   }
 
+  /** Tries again later, and later still each time. */
+  private later(): void {
+    this.failures += 1;
+    const wait = Math.min(LONGEST_RETRY, RETRY * 2 ** Math.min(10, this.failures - 1));
+    this.timer = setTimeout(() => void this.send(), wait);
+  }
+
   private async sendAll(): Promise<void> {
+    // At what the server failed in this pass: stepped over, so that one entry does not hold back the rest.
+    const stepped = new Set<string>();
+    let inARow = 0;
     for (;;) {
-      const next = this.state.waiting.find(({ refused }) => refused === undefined);
-      if (!next) return;
+      const next = this.state.waiting.find(({ id, refused }) => refused === undefined && !stepped.has(id));
+      if (!next) {
+        if (stepped.size > 0) this.later();
+        return;
+      }
       this.onItsWay = next.id;
       try {
         const row = await call(
@@ -278,15 +304,22 @@ export class Outbox {
           { clock: true },
         );
         this.failures = 0;
+        inARow = 0;
         if (!isEntry(row)) throw new Unknown('an entry has another shape.');
         this.taken(row);
         await this.drop(next.id);
         this.tell({ kind: 'sent', entry: row });
       } catch (error) {
+        if (error instanceof Refused && error.problem.status === 500) {
+          stepped.add(next.id);
+          inARow += 1;
+          this.set({ failing: new Map(this.state.failing).set(next.id, whyFailed(error)) });
+          if (inARow < FAILS_AT_MOST) continue;
+          this.later();
+          return;
+        }
         if (!(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429) {
-          this.failures += 1;
-          const wait = Math.min(LONGEST_RETRY, RETRY * 2 ** Math.min(10, this.failures - 1));
-          this.timer = setTimeout(() => void this.send(), wait);
+          this.later();
           return;
         }
         const { current } = error.problem;

@@ -7,6 +7,19 @@ import { isKnown, schemaOf, upgraded } from './migrations';
 /** Forms of a payload there can ever be. */
 const SCHEMA_LIMIT = 99;
 
+/** Times an entry can have, ms: a clock that was never set stands at the first; every reader can work with either end. */
+const EARLIEST = Date.UTC(1970, 0, 1);
+const LATEST = Date.UTC(2200, 0, 1);
+const isTime = (at: string): boolean => Date.parse(at) >= EARLIEST && Date.parse(at) <= LATEST;
+
+/** How far a device's clock can be from the server's and still be put right, s: a hundred years. */
+export const SKEW_LIMIT = 100 * 365.25 * 24 * 3600;
+export const clockSkewSchema = z
+  .number()
+  .min(-SKEW_LIMIT, { error: 'A clock is wrong by a hundred years at most.' })
+  .max(SKEW_LIMIT, { error: 'A clock is wrong by a hundred years at most.' })
+  .nullable();
+
 /** An entry of the site log. It is never changed: a correction is a new entry that names the one it replaces. */
 export const entryFields = z
   .object({
@@ -14,7 +27,9 @@ export const entryFields = z
     /** Form of the payload; older forms are read through their migrations. */
     schema: z.int().min(1).max(SCHEMA_LIMIT).default(1),
     /** When, as the device had it. */
-    at: z.iso.datetime({ error: 'Time is missing.' }),
+    at: z.iso
+      .datetime({ error: 'Time is missing.' })
+      .refine(isTime, { error: 'A time is between 1970 and 2200. Put the clock of this device right.' }),
     author: line('Initials', 40, 0),
     jobId: id.nullable(),
     surfaceId: id.nullable(),
@@ -45,9 +60,7 @@ export const entryFields = z
  * An entry as the server has it. `clockSkew`: server clock less device clock when it first came, s; null where the device
  * did not say.
  */
-export const entry = entryFields
-  .safeExtend({ ...stored, clockSkew: z.number().nullable() })
-  .meta({ id: 'Entry' });
+export const entry = entryFields.safeExtend({ ...stored, clockSkew: clockSkewSchema }).meta({ id: 'Entry' });
 export type EntryFields = z.infer<typeof entryFields>;
 export type Entry = z.infer<typeof entry>;
 
@@ -84,10 +97,11 @@ export function isEntry(stored: unknown): stored is Entry {
     isText(one.kind) &&
     isText(one.author) &&
     isText(one.at) &&
-    Number.isFinite(Date.parse(one.at)) &&
+    isTime(one.at) &&
     Number.isInteger(one.schema) &&
     [one.jobId, one.surfaceId, one.replaces].every(isTextOrNull) &&
-    (one.clockSkew === null || Number.isFinite(one.clockSkew)) &&
+    (one.clockSkew === null ||
+      (Number.isFinite(one.clockSkew) && Math.abs(one.clockSkew as number) <= SKEW_LIMIT)) &&
     typeof one.payload === 'object' &&
     one.payload !== null
   );

@@ -1,5 +1,7 @@
 export {
   CLOCK_TOLERANCE,
+  SKEW_LIMIT,
+  clockSkewSchema,
   entriesOfKind,
   entry,
   entryFields,

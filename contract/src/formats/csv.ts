@@ -11,13 +11,18 @@ export interface Table {
   readonly rows: readonly { readonly row: number; readonly cells: readonly string[] }[];
 }
 
-const SIGNS = /^[=+\-@\t\r]/;
+/** What a spreadsheet program takes for a formula: a sign, full-width too, at the start or after blanks and line breaks. */
+const SIGNS = /^(?:\s*[=+\-@＝＋－＠]|[\t\r\n])/u;
+
+/** Whether what stands behind its apostrophes would be run: such a text gets one more, and gives it back. */
+const isTricky = (text: string): boolean => SIGNS.test(text.replace(/^'+/, ''));
 
 /** A cell of text as it is written: one that a spreadsheet program would take for a formula gets an apostrophe before it. */
-export const guarded = (text: string): string => (SIGNS.test(text) ? `'${text}` : text);
+export const guarded = (text: string): string => (isTricky(text) ? `'${text}` : text);
 
 /** A cell of text as it was meant. */
-export const unguarded = (text: string): string => (/^'[=+\-@\t\r]/.test(text) ? text.slice(1) : text);
+export const unguarded = (text: string): string =>
+  text.startsWith("'") && isTricky(text) ? text.slice(1) : text;
 
 /** Whether a cell of text would be run by a spreadsheet program. */
 export const isFormula = (text: string): boolean => SIGNS.test(text);

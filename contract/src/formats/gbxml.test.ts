@@ -266,6 +266,7 @@ describe('rooms from a building model', () => {
       ),
       /no plane/,
     ],
+    ['brackets that open and never close', `<gbXML>${'<'.repeat(100_000)}`, /not readable as XML/],
     ['nesting without end', `<gbXML>${'<a>'.repeat(5000)}${'</a>'.repeat(5000)}</gbXML>`, /nested too deep/],
   ])('are refused with a sentence: %s', (_name, text, sentence) => {
     expect(refusal(text)).toMatch(sentence);

@@ -294,7 +294,12 @@ function lowerOf(beside: readonly string[]): readonly string[] {
 /** How deep the elements of a text are nested, read without a parser. */
 function deepest(text: string): number {
   let [depth, most] = [0, 0];
-  for (const [tag] of text.matchAll(/<[^>]*>/g)) {
+  // From one bracket to the next: a search that does not come back, whatever stands there.
+  for (let from = text.indexOf('<'); from >= 0; from = text.indexOf('<', from)) {
+    const end = text.indexOf('>', from);
+    if (end < 0) return most;
+    const tag = text.slice(from, end + 1);
+    from = end + 1;
     if (tag.startsWith('</')) depth -= 1;
     else if (!tag.endsWith('/>') && !tag.startsWith('<?') && !tag.startsWith('<!'))
       most = Math.max(most, (depth += 1));

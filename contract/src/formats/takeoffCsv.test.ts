@@ -3,6 +3,7 @@ import path from 'node:path';
 import fc from 'fast-check';
 import { of } from '@fine-spray/core/units';
 import { jobFile, kitFile, type JobFile } from '..';
+import { guarded, isFormula, unguarded } from './csv';
 import {
   TAKEOFF_COLUMNS,
   asCopy,
@@ -379,6 +380,23 @@ describe('text that a spreadsheet program would run', () => {
     const text = writeTakeoff([odd], kit.coatings);
     expect(text).toContain(`"'=HYPERLINK(""x"")"`);
     expect(taken(text).value[0]?.fields).toMatchObject({ name: odd.name, room: odd.room });
+  });
+
+  it.each([
+    '=1+1',
+    ' =1+1',
+    '\n=1+1',
+    '\t@SUM(A1)',
+    '＝1+1',
+    '＋44',
+    '－1',
+    '＠x',
+    "'=quoted",
+    "don't",
+    "'tis",
+  ])('is written so that nothing runs, and read back as it was, however it begins: %j', (text) => {
+    expect([isFormula(guarded(text)), unguarded(guarded(text))]).toEqual([false, text]);
+    expect(guarded(text) === text).toBe(text === "don't" || text === "'tis");
   });
 
   it('stands in no cell of any demo job', () => {

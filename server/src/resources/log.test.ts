@@ -80,6 +80,24 @@ describe('an entry', () => {
     const silent = await put(randomUUID(), note());
     expect(silent.body['clockSkew']).toBeNull();
     expect((await put(randomUUID(), note(), { 'Device-Time': 'noon' })).body['clockSkew']).toBeNull();
+    // No clock of a device stands there: it says nothing, and every reader of the log goes on.
+    for (const never of ['-271821-04-20T00:00:00.000Z', '+275760-09-13T00:00:00.000Z']) {
+      expect((await put(randomUUID(), note(), { 'Device-Time': never })).body['clockSkew']).toBeNull();
+    }
+    expect((await put(randomUUID(), { ...note(), at: '2300-01-01T00:00:00.000Z' })).status).toBe(422);
+  });
+
+  it('stored with a clock that no reader can work with is one bad line, and the rest is there', async () => {
+    const id = randomUUID();
+    await put(id, note('read me'));
+    const before = (await all()).length;
+    await server.db('entry').where({ id }).update({ clock_skew: 8.6e12 });
+    const { status, body } = await server.call('GET', '/api/entries');
+    expect(status).toBe(200);
+    expect((body['items'] as unknown[]).length).toBe(before - 1);
+    expect(JSON.stringify(body['unreadable'])).toContain(id);
+    expect((await server.call('GET', '/api/log/days/2026-11-24')).status).toBe(200);
+    await server.db('entry').where({ id }).update({ clock_skew: null });
   });
 
   it('of an older form is brought up, and sent again in either form it is the same entry', async () => {

@@ -1,4 +1,4 @@
-import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS } from '@fine-spray/contract';
+import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS, SKEW_LIMIT } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
@@ -7,12 +7,13 @@ import { currentCompany, currentCompanyId, putCompany as storeCompany } from './
 import { storeOf } from './store';
 
 /**
- * How far the clock of the device that sends is from ours, by its header Device-Time; null where it does not say. Kept
+ * How far the clock of the device that sends is from ours, by its header Device-Time; null where it does not say, or says what
+ * no clock could. Kept
  * beside an entry, so that one made by a wrong clock can be put right.
  */
 function clockOf(request: Request): { readonly clockSkew: number | null } {
-  const device = Date.parse(request.get('Device-Time') ?? '');
-  return { clockSkew: Number.isNaN(device) ? null : Math.round((Date.now() - device) / 1000) };
+  const skew = Math.round((Date.now() - Date.parse(request.get('Device-Time') ?? '')) / 1000);
+  return { clockSkew: Math.abs(skew) <= SKEW_LIMIT ? skew : null };
 }
 
 type Handler = (request: Request, companyId: string) => Promise<unknown>;

@@ -17,9 +17,10 @@ import { EntryRow, offsetAt } from './EntryRows';
 /** What waits on this device, and what the server did not take: with both sides where there are two. */
 export function WaitingScreen() {
   const { log } = useSiteLog();
-  const { waiting, aside, full } = useOutbox();
-  const stuck = waiting.filter(({ refused }) => refused !== undefined);
-  const going = waiting.filter(({ refused }) => refused === undefined);
+  const { waiting, aside, full, failing } = useOutbox();
+  const isStuck = ({ id, refused }: Waiting) => refused !== undefined || failing.has(id);
+  const stuck = waiting.filter(isStuck);
+  const going = waiting.filter((one) => !isStuck(one));
   return (
     <SiteTargets>
       <Screen title="Waiting to send" above="Log" backTo="/log">
@@ -36,7 +37,9 @@ export function WaitingScreen() {
           <Words>{`${aside} left by another version of this program cannot be read by this one. They are kept on this device as they are; bring the program up to date.`}</Words>
         ) : null}
         {!log && waiting.length > 0 ? <Skeleton rows={2} /> : null}
-        {log ? stuck.map((one) => <Stuck key={one.id} one={one} log={log} />) : null}
+        {log
+          ? stuck.map((one) => <Stuck key={one.id} one={one} failing={failing.get(one.id)} log={log} />)
+          : null}
         {log && going.length > 0 ? (
           <Panel title="Goes up by itself">
             <Words colour="ink2">In the order it was written, as soon as the server is reached.</Words>
@@ -59,7 +62,7 @@ function Line({ entry, log }: { entry: Entry; log: SiteLog }) {
 }
 
 /** One the server did not take: why, mine, and what the server has under the same id. */
-function Stuck({ one, log }: { one: Waiting; log: SiteLog }) {
+function Stuck({ one, failing, log }: { one: Waiting; failing: string | undefined; log: SiteLog }) {
   const toast = useToast();
   const theirs = entrySchema.safeParse(one.theirs);
   return (
@@ -68,9 +71,13 @@ function Stuck({ one, log }: { one: Waiting; log: SiteLog }) {
         theirs.success ? 'Two sides of one entry' : `Not taken: ${kindOf(one.fields.kind).name.toLowerCase()}`
       }
     >
-      <Words weight="semi">{one.refused ?? ''}</Words>
+      <Words weight="semi">{one.refused ?? failing ?? ''}</Words>
       <Words colour="ink2">
-        {theirs.success ? 'Yours, on this device' : 'It is kept here until you decide.'}
+        {theirs.success
+          ? 'Yours, on this device'
+          : failing === undefined
+            ? 'It is kept here until you decide.'
+            : 'The server fails at this one. It is kept here and tried again; the rest goes up.'}
       </Words>
       <Line entry={asEntry(one)} log={log} />
       {theirs.success ? (
