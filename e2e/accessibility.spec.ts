@@ -41,7 +41,7 @@ async function turnTo(page: Page, size: typeof PHONE, colorScheme: 'light' | 'da
 }
 
 /**
- * What is wrong with what a page shows: all rules at each size; in the dark, where only colours differ, the rule about
+ * What is wrong with what a page shows: all rules at each size, and whether the emergency card is one tap away; in the dark, where only colours differ, the rule about
  * contrast. The page ends as it began: on a phone, light.
  */
 async function violations(page: Page, sizes = [WIDE, PHONE]): Promise<string[]> {
@@ -52,6 +52,8 @@ async function violations(page: Page, sizes = [WIDE, PHONE]): Promise<string[]> 
     found.push(...(await broken(page, { runOnly: ['color-contrast'] })));
     await turnTo(page, size, 'light');
     found.push(...(await broken(page)));
+    const injured = page.getByRole('link', { name: /Injured/ }).filter({ visible: true });
+    if ((await injured.count()) === 0) found.push(`${size.width}: no way to the emergency card`);
   }
   return found;
 }
@@ -72,6 +74,8 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   },
   'on site': {
     'start up': async () => `${await demoSurface('North wall')}/start-up`,
+    'shut down': async () => `${await demoSurface('North wall')}/shut-down`,
+    'gun down': async () => `${await demoSurface('North wall')}/gun-down`,
     'check paint': async () => `${await demoSurface('North wall')}/paint`,
     'dial in': async () => `${await demoSurface('North wall')}/dial-in`,
     'the line': async () => `${await demoSurface('North wall')}/line`,

@@ -180,7 +180,7 @@ test(
   },
 );
 
-test('the emergency card is one tap away on every screen', { tag: '@wide' }, async ({ page }) => {
+test('the emergency card is one tap away on every screen', async ({ page }) => {
   const screens = [
     '/',
     '/set-up',

@@ -86,10 +86,12 @@ test(
     await beginRoom(page, 'Corner');
     await page.getByRole('button', { name: 'Draw the plan' }).click();
     const pad = page.getByTestId('draw-pad');
-    const box = await pad.boundingBox();
-    if (!box) throw new Error('no pad');
-    const tap = (x: number, y: number) =>
-      page.mouse.click(box.x + (x / 10) * box.width, box.y + (y / 10) * box.height);
+    // Each tap waits until the pad stands still: a sheet slides in.
+    const tap = async (x: number, y: number) => {
+      const box = await pad.boundingBox();
+      if (!box) throw new Error('no pad');
+      await pad.click({ position: { x: (x / 10) * box.width, y: (y / 10) * box.height } });
+    };
     // An L of 6 by 5, with 3 by 3 out of it; the third corner is a little off and becomes straight.
     for (const [x, y] of [
       [1, 1],
