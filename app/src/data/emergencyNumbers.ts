@@ -7,9 +7,15 @@ export function wrongNumber(text: string): string | undefined {
   return 'A number has digits, spaces and a leading + only: for example 112 or +44 20 7946 0000.';
 }
 
-/** Those that can be called: what is set for the place, or 112 and 911. */
-export const toCall = (set: string): readonly string[] =>
-  set.trim() !== '' && wrongNumber(set) === undefined ? [set.trim()] : ['112', '911'];
+/** A number as it is called; none where nothing is set, or nothing that can be called. */
+export const callable = (set: string): readonly string[] =>
+  set.trim() !== '' && wrongNumber(set) === undefined ? [set.trim()] : [];
+
+/** Those of an emergency: what is set for the place, or 112 and 911. */
+export function toCall(set: string): readonly string[] {
+  const own = callable(set);
+  return own.length > 0 ? own : ['112', '911'];
+}
 
 /** The numbers as they are set on this device. */
 export function useEmergencyNumbers() {

@@ -13,6 +13,10 @@ export function readKept<T>(key: string, read: (stored: unknown) => T | undefine
   }
 }
 
+/** A kept list of texts, such as ids or ticks; nothing where it is none. */
+export const readTexts = (stored: unknown): readonly string[] | undefined =>
+  Array.isArray(stored) && stored.every((one) => typeof one === 'string') ? stored : undefined;
+
 /** Keeps a value on this device; false where its storage is full or forbidden. */
 export function writeKept(key: string, value: unknown): boolean {
   try {

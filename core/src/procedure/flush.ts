@@ -22,7 +22,7 @@ import { GO_BETWEEN_NOTE, type Fluid } from './fluids';
 import type { Path } from './path';
 
 /** What to do where a relieved gun cannot be told from a blocked one. */
-export const NOTHING_CAME =
+const NOTHING_CAME =
   'Nothing came, or you are not sure? A blocked tip looks the same. Take it as full. Lock the trigger. Face and hands aside, gun against the wall of the waste container: loosen the nut of the guard slowly, pointing away from you. Then the hose end at the gun, slowly, until nothing more hisses or drips.';
 
 const RELIEVE_WHY = 'The hose keeps its pressure after the pump stops: enough to go through a glove.';

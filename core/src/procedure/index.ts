@@ -11,7 +11,6 @@ export {
 } from './fluids';
 export { isRelieved, leftWith, resting, spraying, type Machine, type MachineSite } from './machine';
 export { fluidWord } from './actions';
-export { NOTHING_CAME } from './flush';
 export type { Procedure, ProcedureKind, ProcedureStep } from './steps';
 export { heldBackBy, isStale, nextStep, tick, untick } from './progress';
 export {

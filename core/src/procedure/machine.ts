@@ -87,7 +87,7 @@ export const leftWith = (fluid: Fluid): Machine => ({
   wastes: {},
 });
 
-/** A machine at work: the trigger let go after a stroke. */
+/** A machine at work: the trigger let go after a stroke, a waste container for its coating beside it. */
 export const spraying = (fluid: Fluid): Machine => ({
   ...leftWith(fluid),
   wear: true,
@@ -100,6 +100,7 @@ export const spraying = (fluid: Fluid): Machine => ({
   lubricated: true,
   suction: fluid,
   returns: 'paint',
+  waste: fluid,
   pumpPressure: 'working',
   hosePressure: 'working',
 });

@@ -1,3 +1,4 @@
+import { capital } from '../units';
 import type { Action } from './actions';
 import type { Machine, MachineSite } from './machine';
 import { RULES, brokenBy, type Field } from './rules';
@@ -23,8 +24,6 @@ function changeOf({ change }: Action, machine: Machine, rig: MachineSite) {
 
 const meet = (some: ReadonlySet<Field>, others: ReadonlySet<Field>) =>
   [...some].some((field) => others.has(field));
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Actions as one sentence. */
 function sentence(actions: readonly Action[], machine: Machine, rig: MachineSite): string {

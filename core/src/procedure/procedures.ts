@@ -2,7 +2,7 @@ import type { CoatingBase } from '../coating';
 import { protectionFor, wearLine, type Hardener, type Power } from '../safety';
 import type { Side } from '../takeoff';
 import type { SealAdvice } from '../tip';
-import { accept, refuse, type Result } from '../units';
+import { accept, refuse, small, type Result } from '../units';
 import {
   aim,
   also,
@@ -36,7 +36,7 @@ import {
 } from './actions';
 import { bringThrough, relieve } from './flush';
 import { FLUIDS, UNKNOWN_NOTE, flushSequence, fluidOfBase, type Fluid } from './fluids';
-import { leftWith, resting, spraying, type Machine, type MachineSite } from './machine';
+import { leftWith, resting, spraying, type MachineSite } from './machine';
 import { Path } from './path';
 import type { Procedure } from './steps';
 
@@ -95,7 +95,7 @@ function wearWords(
       hardener,
     }),
   );
-  return `put on: ${worn.charAt(0).toLowerCase()}${worn.slice(1)}`;
+  return `put on: ${small(worn)}`;
 }
 
 /** What comes first where a fluid burns: what may light it, what leads static away, and where the sprayer stands. */
@@ -224,7 +224,7 @@ export function shutDown(order: ShutDown): Result<Procedure> {
   const burns = anyBurns([paint, ...flushes, leaves]);
   if (waterOnly && burns) return refuseWaterOnly([paint, ...flushes]);
   const engineStops = power === 'engine' && burns;
-  const path = new Path({ ...spraying(paint), waste: paint }, rig);
+  const path = new Path(spraying(paint), rig);
   path
     .step('wear', 'Most splashes come while flushing, when the work seems done.', [
       [wear(`${wearWords('shut down', burns, order)}, until the last flush is done`)],
@@ -298,9 +298,6 @@ export function shutDown(order: ShutDown): Result<Procedure> {
   });
 }
 
-/** At rest with its waste container beside it, as a start-up and a pause leave it. */
-const atRest = (paint: Fluid): Machine => ({ ...resting(paint), waste: paint });
-
 export interface Ready extends AtMachine {
   /** Pump pressure to start at, as people read it. */
   readonly startPressure: string;
@@ -314,7 +311,7 @@ export function takeUpGun(order: Ready): Procedure {
   const paint = fluidOfBase(base);
   const rig: MachineSite = { power, side, paint };
   const burns = anyBurns([paint]);
-  const path = new Path({ ...atRest(paint), power: 'off', wear: false }, rig);
+  const path = new Path({ ...resting(paint), power: 'off', wear: false }, rig);
   path
     .step('wear', 'Mist is in the air from the first stroke.', [[wear(wearWords('spray', burns, order))]])
     .step(
@@ -345,7 +342,7 @@ export function takeUpGun(order: Ready): Procedure {
 export function putGunDown({ base, power, side }: AtMachine): Procedure {
   const paint = fluidOfBase(base);
   const rig: MachineSite = { power, side, paint };
-  const path = new Path({ ...spraying(paint), waste: paint }, rig);
+  const path = new Path(spraying(paint), rig);
   path.step('stop', 'First the gun, so that nothing sprays while you turn to the pump.', [
     [lock, pumpOff, knobLowest],
   ]);
@@ -361,7 +358,7 @@ export function putGunDown({ base, power, side }: AtMachine): Procedure {
 export function clearClog({ base, power, side }: AtMachine): Procedure {
   const paint = fluidOfBase(base);
   const rig: MachineSite = { power, side, paint };
-  const path = new Path({ ...spraying(paint), waste: paint }, rig);
+  const path = new Path(spraying(paint), rig);
   path
     .step('clog lock', 'It can let go at full pressure when you least expect it.', [[lock]])
     .step('clog turn', 'Never a finger, rag or eye in front of a tip.', [[turnTip]])

@@ -6,7 +6,7 @@ export type Field = keyof Machine;
 /** What must hold of every action on a machine, whoever does it and in whatever order it is ticked. */
 export interface Rule {
   readonly code: string;
-  /** Why, as it is said to somebody who wants to do it the other way round. */
+  /** Why it holds, for whoever changes it: a step has a reason of its own. */
   readonly why: string;
   /** The fields it looks at: an action that changes one of them must keep it, and comes after those that set the others. */
   readonly fields: readonly Field[];
@@ -17,7 +17,7 @@ const changes = (before: Machine, after: Machine, ...fields: readonly Field[]): 
   fields.some((field) => before[field] !== after[field]);
 
 /** Whether anything that burns is in the machine or in a vessel at it. */
-export function burns({ inPump, inHose, inGun, suction, waste, wastes }: Machine): boolean {
+function burns({ inPump, inHose, inGun, suction, waste, wastes }: Machine): boolean {
   const ran = Object.values(wastes).flat();
   return [inPump, inHose, inGun, suction, waste, ...ran].some(
     (fluid) => fluid !== 'air' && fluid !== 'none' && FLUIDS[fluid].flammable,
@@ -213,16 +213,3 @@ export const RULES: readonly Rule[] = [
 /** The first rule that going from one state to another breaks. */
 export const brokenBy = (before: Machine, after: Machine, rig: MachineSite): Rule | undefined =>
   RULES.find(({ broken }) => broken(before, after, rig));
-
-/** How a list must leave a machine: relieved, locked, and known. */
-export function isLeftSafe(machine: Machine): boolean {
-  const { inPump, inHose, inGun, gun, knob } = machine;
-  return (
-    isRelieved(machine) &&
-    gun === 'down' &&
-    knob === 'lowest' &&
-    inPump === inHose &&
-    inHose === inGun &&
-    inGun !== 'unknown'
-  );
-}

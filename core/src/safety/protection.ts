@@ -1,3 +1,4 @@
+import { small } from '../units';
 import { isHigh, type SafetyContext, type Step } from './context';
 
 /** Something to wear or to have at hand, and why. */
@@ -152,7 +153,5 @@ export function protectionFor(context: ProtectionContext): readonly Protection[]
 /** What is worn, as one line: "Respirator for particles, goggles, gloves". */
 export function wearLine(protection: readonly Protection[]): string {
   const words = protection.filter(({ worn }) => worn).map(({ what }) => what);
-  return words
-    .map((what, index) => (index === 0 ? what : what.charAt(0).toLowerCase() + what.slice(1)))
-    .join(', ');
+  return words.map((what, index) => (index === 0 ? what : small(what))).join(', ');
 }

@@ -1,5 +1,5 @@
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
-import type { Refusal, Result, UnitSystem } from '../units';
+import { capital, type Refusal, type Result, type UnitSystem } from '../units';
 import { lineForTip, evaluateTip, type Candidate, type TipLine } from './candidate';
 import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
 import type { SearchContext } from './request';
@@ -127,5 +127,5 @@ function differences(candidate: Candidate, best: Candidate): string[] {
 
 function sentence(words: readonly string[]): string {
   const text = words.join('; ');
-  return text === '' ? '' : text.charAt(0).toUpperCase() + text.slice(1);
+  return capital(text);
 }

@@ -1,5 +1,5 @@
 import { addTo } from '../grouping';
-import { accept, refuse, within, type Refusal, type Result, type UnitSystem } from '../units';
+import { accept, refuse, small, within, type Refusal, type Result, type UnitSystem } from '../units';
 import {
   SIZE_LIMITS,
   extentOf,
@@ -151,7 +151,7 @@ const sizedFeatures = (place: PlaceMeasure): readonly Sized[] =>
 /** What a feature is called by its number: "Door", "6 doors". */
 export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): string {
   const { name, many } = ITEMS[item];
-  return count === 1 ? name : `${count} ${many.charAt(0).toLowerCase()}${many.slice(1)}`;
+  return count === 1 ? name : `${count} ${small(many)}`;
 }
 
 /** The pieces of an item, by what is painted. */

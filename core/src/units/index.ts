@@ -1,5 +1,6 @@
 export { GRAVITY } from './constants';
 export * from './quantity';
+export { capital, small } from './letters';
 export { UNITS, of, to, type Unit } from './unit';
 export {
   DISPLAY,

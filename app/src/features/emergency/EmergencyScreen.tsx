@@ -7,7 +7,7 @@ import {
 import Phone from 'lucide-react-native/icons/phone';
 import { useState, type ReactNode } from 'react';
 import { Linking, Pressable, View } from 'react-native';
-import { toCall, useEmergencyNumbers, wrongNumber } from '@/data/emergencyNumbers';
+import { callable, toCall, useEmergencyNumbers, wrongNumber } from '@/data/emergencyNumbers';
 import { TextField } from '@/ui/field';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
@@ -28,12 +28,7 @@ export function EmergencyScreen({ material }: { material?: ReactNode }) {
   const card = EMERGENCY_CARDS[open];
   const set = useEmergencyNumbers();
   const { emergency, poison } = set;
-  const numbers = [
-    ...toCall(emergency),
-    ...(open === 'swallowed' && poison.trim() !== '' && wrongNumber(poison) === undefined
-      ? [poison.trim()]
-      : []),
-  ];
+  const numbers = [...toCall(emergency), ...(open === 'swallowed' ? callable(poison) : [])];
   return (
     <Screen title={OTHERS.includes(open) ? card.name : 'Emergency'} backTo="/">
       <View className="gap-2">

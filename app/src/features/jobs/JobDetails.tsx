@@ -1,6 +1,6 @@
 import { JOB_STATUSES, jobFields, type Job } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
-import { of } from '@fine-spray/core';
+import { capital, of } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -17,7 +17,7 @@ import { useToast } from '@/ui/toast';
 
 const STATUS_OPTIONS = JOB_STATUSES.map((value) => ({
   value,
-  label: value.charAt(0).toUpperCase() + value.slice(1),
+  label: capital(value),
 }));
 
 /** Old: from before lead was taken out of house paint where the house stands. */

@@ -1,6 +1,6 @@
 import { isStale, nextStep, tick, untick, type Procedure, type ProcedureStep } from '@fine-spray/core';
 import { useState } from 'react';
-import { useKept } from '@/data/kept';
+import { readTexts, useKept } from '@/data/kept';
 import { useToast } from '@/ui/toast';
 
 interface Ticks {
@@ -11,8 +11,8 @@ interface Ticks {
 
 function readTicks(stored: unknown): Ticks | undefined {
   const { done, at } = (Array.isArray(stored) ? { done: stored, at: 0 } : (stored ?? {})) as Partial<Ticks>;
-  if (!Array.isArray(done) || !done.every((one) => typeof one === 'string')) return undefined;
-  return typeof at === 'number' ? { done, at } : undefined;
+  const texts = readTexts(done);
+  return texts && typeof at === 'number' ? { done: texts, at } : undefined;
 }
 const NO_TICKS: Ticks = { done: [], at: 0 };
 

@@ -1,4 +1,4 @@
-import { TIP_FAMILIES, readTip, type TipFamily } from '@fine-spray/core';
+import { TIP_FAMILIES, capital, readTip, type TipFamily } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
@@ -19,7 +19,7 @@ export interface TipFieldProps {
 
 const FAMILY_OPTIONS = TIP_FAMILIES.map((value) => ({
   value,
-  label: value.charAt(0).toUpperCase() + value.slice(1),
+  label: capital(value),
 }));
 
 /** The tip: the best one, or another by code and family. A code that cannot be read keeps the tip as it was. */

@@ -17,7 +17,7 @@ import {
 } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept } from '@/data/kept';
+import { readTexts, useKept } from '@/data/kept';
 import { useList } from '@/data/resources';
 import { rigMisfits } from '@/features/kit';
 import { JobFrame, type LoadedJob } from '@/features/frame';
@@ -28,9 +28,6 @@ import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
-
-const readList = (stored: unknown): readonly string[] | undefined =>
-  Array.isArray(stored) && stored.every((one) => typeof one === 'string') ? stored : undefined;
 
 /** What to load for a job before anybody drives, by room where only some are sprayed that day. */
 export function TakeScreen({ jobId }: { jobId: string }) {
@@ -121,8 +118,8 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
   const gear = useList('gear').data;
   const rooms = [...new Set(surfaces.map(({ room }) => room))];
-  const [left, setLeft] = useKept(`rooms left out ${job.id}`, readList, []);
-  const [packed, setPacked] = useKept(`packed ${job.id}`, readList, []);
+  const [left, setLeft] = useKept(`rooms left out ${job.id}`, readTexts, []);
+  const [packed, setPacked] = useKept(`packed ${job.id}`, readTexts, []);
   const worked = useMemo(
     () => neededFor({ job, surfaces, kit }, gear ?? NONE, left, system),
     [job, surfaces, kit, gear, left, system],
