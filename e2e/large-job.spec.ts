@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from './test';
-import { address, demoJob } from './pages';
+import { address, demoJob, forget } from './pages';
 
 const SURFACES = 1000;
 
@@ -52,6 +52,6 @@ test(
     await page.getByText(/Wall 1 with a name/).hover();
     for (let wheel = 0; wheel < 40; wheel += 1) await page.mouse.wheel(0, 4000);
     await expect(page.getByText(/Wall 1000 with a name/)).toBeVisible();
-    await fetch(`${address()}/api/jobs/${jobId}`, { method: 'DELETE' });
+    await forget(`/api/jobs/${jobId}`);
   },
 );

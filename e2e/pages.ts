@@ -62,3 +62,10 @@ export async function choose(page: Page, field: string, option: string | RegExp)
   await page.getByRole('button', { name: new RegExp(`^${field}: `) }).click();
   await page.getByRole('radio', { name: option }).click();
 }
+
+/** Deletes a row of the API as it stands. */
+export async function forget(path: string): Promise<void> {
+  const url = `${address()}${path}`;
+  const { version } = (await (await fetch(url)).json()) as { version: number };
+  await fetch(`${url}?version=${version}`, { method: 'DELETE' });
+}

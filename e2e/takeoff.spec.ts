@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
-import { address, beginRoom, demoJob, stored } from './pages';
+import { address, beginRoom, demoJob, forget, stored } from './pages';
 
 /** The area of a surface that follows from the room on the screen, m². */
 async function areaOf(page: Page, name: string): Promise<number> {
@@ -251,7 +251,7 @@ test(
       items: { id: string; room: string }[];
     };
     for (const { id, room } of items) {
-      if (room === 'Boat store') await fetch(`${address()}/api/surfaces/${id}`, { method: 'DELETE' });
+      if (room === 'Boat store') await forget(`/api/surfaces/${id}`);
     }
   },
 );
@@ -275,7 +275,7 @@ test('a whole job goes out as a file and comes in as a job of its own', async ({
   expect(new URL(page.url()).pathname).not.toBe(await demoJob('Orchard Row 3'));
   await expect(page.getByRole('heading', { level: 1, name: 'Orchard Row 3' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Living room/ }).first()).toBeVisible();
-  await fetch(`${address()}/api${new URL(page.url()).pathname}`, { method: 'DELETE' });
+  await forget(`/api${new URL(page.url()).pathname}`);
 });
 
 test('plan and walls go out as drawings that a browser shows by themselves', async ({ page, context }) => {

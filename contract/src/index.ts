@@ -7,6 +7,7 @@ export * from './standIn';
 export * from './job';
 export * from './place';
 export * from './system';
+export * from './tombstone';
 export * from './files';
 export * from './paper';
 export type { Operation } from './operation';
@@ -20,6 +21,7 @@ export {
   type BatchWrite,
   type Changing,
   type Contents,
+  type Deletion,
   type OfJob,
   type ResourceName,
   type Rows,

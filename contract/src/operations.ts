@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { company, companyFields } from './kit';
+import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
 import { dayPaperOptions, paperOptions } from './paper';
 import { version } from './primitives';
@@ -65,6 +66,14 @@ export const SINGLE_OPERATIONS = {
     summary: 'Several writes, all or none; repeating the call changes nothing',
     body: batch,
     answer: batchAnswer,
+  },
+  postEntries: {
+    method: 'post',
+    path: '/api/entries',
+    summary:
+      'Log entries that waited on a device, each answered for itself; repeating the call changes nothing',
+    body: manyEntries,
+    answer: manyEntriesAnswer,
   },
 } as const satisfies Record<string, Operation>;
 

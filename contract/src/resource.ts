@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Operation } from './operation';
 import { id, version } from './primitives';
+import { deletedVersion } from './tombstone';
 
 /** Ids of another resource inside a document, by the way to them: `under.*.coatingId`. */
 export interface Reference {
@@ -21,6 +22,8 @@ export interface ResourceTraits {
   readonly appendOnly?: true;
   /** References that stand in documents; those in columns are foreign keys. */
   readonly references?: readonly Reference[];
+  /** Fields that no two rows have the same values of, and what is said of a second. */
+  readonly unique?: { readonly fields: readonly string[]; readonly sentence: string };
   /** Rows there may be with one value of a field, and what is said of one more. */
   readonly limit?: { readonly within: string; readonly most: number; readonly sentence: string };
   /** What is shown of a row besides its content: how many rows of another resource name it. */
@@ -67,7 +70,12 @@ export function resource<
       body,
       answer: row,
     },
-    remove: { method: 'delete', path: item, summary: `Delete a ${one}; repeating the call changes nothing` },
+    remove: {
+      method: 'delete',
+      path: item,
+      summary: `Delete a ${one} of a version; repeating the call changes nothing`,
+      query: z.object({ version: deletedVersion }).strict(),
+    },
   } as const satisfies Record<string, Operation>;
   const content = Object.keys(fields.shape) as (keyof z.infer<Fields> & string)[];
   // As any resource has them: what a trait leaves out is left out here too.
@@ -96,9 +104,24 @@ function isDocument(schema: z.ZodType): boolean {
   return innerType ? isDocument(innerType) : DOCUMENTS.includes(type);
 }
 
-/** One write of a batch. */
+/** One write of a batch: content makes or changes a row, none deletes the version that is named. */
 export const write = <Name extends string, Body extends z.ZodType>(name: Name, body: Body) =>
-  z.object({ resource: z.literal(name), id, content: body.nullable() }).strict();
+  z
+    .object({
+      resource: z.literal(name),
+      id,
+      content: body.nullable(),
+      version: version.min(1).optional(),
+    })
+    .strict()
+    .refine(isWhole, {
+      path: ['version'],
+      error: 'Say which version is deleted.',
+    });
+
+/** Whether a write has content, or says which version it deletes. */
+const isWhole = (one: { readonly content?: unknown; readonly version?: number | undefined }): boolean =>
+  one.content !== null || one.version !== undefined;
 
 /** The ids at a way through a document: `under.*.coatingId` takes the coating of each layer, with where it stands. */
 export function idsAt(

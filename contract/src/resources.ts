@@ -63,6 +63,10 @@ export const RESOURCES = {
       table: 'surface',
       ofJob: true,
       references: [{ at: 'under.*.coatingId', to: 'coatings', of: 'a job' }],
+      unique: {
+        fields: ['placeId', 'element'],
+        sentence: 'This room or elevation has such a surface already.',
+      },
       limit: {
         within: 'jobId',
         most: SURFACES_PER_JOB,
@@ -94,14 +98,22 @@ const CHANGING = RESOURCE_NAMES.filter((name) => !RESOURCES[name].appendOnly);
 /** Writes of a batch at most: a job of a thousand surfaces with its places. */
 export const BATCH_LIMIT = 2500;
 
-/** One write of a batch; `content` null deletes. */
-export type BatchWrite = {
-  readonly [Name in Changing]: {
-    readonly resource: Name;
-    readonly id: string;
-    readonly content: z.infer<(typeof RESOURCES)[Name]['body']> | null;
-  };
-}[Changing];
+/** One write of a batch; `content` null deletes the version that is named. */
+export type BatchWrite =
+  | {
+      readonly [Name in Changing]: {
+        readonly resource: Name;
+        readonly id: string;
+        readonly content: z.infer<(typeof RESOURCES)[Name]['body']>;
+      };
+    }[Changing]
+  | Deletion;
+export interface Deletion {
+  readonly resource: Changing;
+  readonly id: string;
+  readonly content: null;
+  readonly version: number;
+}
 
 const writes = CHANGING.map((name) => write(name, RESOURCES[name].body as z.ZodType));
 type Write = (typeof writes)[number];

@@ -48,7 +48,8 @@ export function createApp({ db, logger, pool, applicationFolder }: AppOptions): 
     }),
   );
   app.use(compression());
-  app.use(SINGLE_OPERATIONS.postBatch.path, express.json({ limit: BATCH_BODY_LIMIT }));
+  for (const { path } of [SINGLE_OPERATIONS.postBatch, SINGLE_OPERATIONS.postEntries])
+    app.post(path, express.json({ limit: BATCH_BODY_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
 
   app.get(SINGLE_OPERATIONS.getHealth.path, async (_request, response) => {

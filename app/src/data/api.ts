@@ -57,7 +57,8 @@ function isProblem(body: unknown): body is Problem {
 }
 
 /** What a body says was wrong; one that is not ours is another server's. */
-const failure = (body: unknown): Error => (isProblem(body) ? new Refused(body) : new NotOurs());
+export const failureOfAnswer = (body: unknown): Error =>
+  isProblem(body) ? new Refused(body) : new NotOurs();
 
 async function answerOf(response: Response): Promise<unknown> {
   if (response.status === 204) return undefined;
@@ -66,7 +67,7 @@ async function answerOf(response: Response): Promise<unknown> {
     reach.answered(response.headers?.get('Date'));
     return body;
   }
-  const failed = failure(body);
+  const failed = failureOfAnswer(body);
   if (failed instanceof NotOurs) reach.failed();
   throw failed;
 }
@@ -81,7 +82,7 @@ function away(error: unknown): never {
 /** A file the server makes. */
 export async function fileOf(path: string): Promise<Blob> {
   const response = await fetch(path).catch(away);
-  if (!response.ok) throw failure(await bodyOf(response));
+  if (!response.ok) throw failureOfAnswer(await bodyOf(response));
   return response.blob().catch(away);
 }
 

@@ -63,10 +63,12 @@ export class Device {
     await write.done;
   }
 
-  async dropWaiting(id: string): Promise<void> {
+  async dropWaiting(ids: readonly string[]): Promise<void> {
     const write = (await this.#open()).transaction('waiting', 'readwrite');
-    const known = await write.store.index('id').getKey(id);
-    if (known !== undefined) await write.store.delete(known);
+    for (const id of ids) {
+      const known = await write.store.index('id').getKey(id);
+      if (known !== undefined) await write.store.delete(known);
+    }
     await write.done;
   }
 

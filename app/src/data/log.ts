@@ -20,9 +20,10 @@ export interface NewEntry<Kind extends EntryKind> {
 
 /** Lets the list of entries follow what is sent, and sends when there is a reason to try. */
 function send(client: QueryClient): () => void {
-  outbox.onSent = (entry) => {
+  outbox.onSent = (taken) => {
+    const ids = new Set(taken.map(({ id }) => id));
     client.setQueryData<Entry[]>(keys.list('entries'), (list) =>
-      list ? [...list.filter(({ id }) => id !== entry.id), entry] : list,
+      list ? [...list.filter(({ id }) => !ids.has(id)), ...taken] : list,
     );
   };
   void outbox.send();

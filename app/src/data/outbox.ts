@@ -1,5 +1,13 @@
-import { entryFields, isEntry, schemaOf, upgraded, type Entry, type EntryFields } from '@fine-spray/contract';
-import { Refused, Unknown, call, whyFailed } from './api';
+import {
+  ENTRIES_AT_ONCE,
+  entryFields,
+  isEntry,
+  schemaOf,
+  upgraded,
+  type Entry,
+  type EntryFields,
+} from '@fine-spray/contract';
+import { Refused, Unknown, call, failureOfAnswer, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptEntry } from './device';
 import { readKept, writeKept } from './kept';
 import { newId } from './newId';
@@ -33,9 +41,18 @@ const RETRY = 5000;
 const LONGEST_RETRY = 60_000;
 /** Entries at which the server fails one after another before it is taken to fail at all of them. */
 const FAILS_AT_MOST = 3;
+/** Answers that say nothing of what was sent: an address that another version does not have, too much at once. */
+const TRY_LATER = new Set([401, 403, 404, 405, 408, 429]);
 const CHANNEL = 'fine-spray.outbox';
 
-type Told = { readonly kind: 'changed' } | { readonly kind: 'sent'; readonly entry: Entry };
+type Told = { readonly kind: 'changed' } | { readonly kind: 'sent'; readonly entries: readonly Entry[] };
+
+/** What is known of an entry once it was sent: the row of the server, or why there is none. */
+interface Sent {
+  readonly one: Waiting;
+  readonly row?: Entry;
+  readonly refused?: Refused;
+}
 
 /** An entry as it was kept, in today's form; nothing where this program cannot read it. */
 function readWaiting(stored: unknown): Waiting | undefined {
@@ -74,22 +91,22 @@ export class Outbox {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly channel: BroadcastChannel | undefined;
   private started: Promise<void> | undefined;
-  /** Told of each entry the server has taken, by this page or another. */
-  onSent: (entry: Entry) => void = () => undefined;
+  /** Told of the entries the server has taken, by this page or another. */
+  onSent: (entries: readonly Entry[]) => void = () => undefined;
 
   constructor(private readonly device: Device = pageDevice) {
     this.channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
     this.channel?.addEventListener('message', ({ data }: MessageEvent<Told>) => {
-      if (data.kind === 'sent') this.taken(data.entry);
+      if (data.kind === 'sent') this.taken(data.entries);
       void this.reload();
     });
     // Under Node, where tests run, an open channel would keep the process.
     (this.channel as { unref?: () => void } | undefined)?.unref?.();
   }
 
-  private taken(entry: Entry): void {
-    this.set({ sent: new Map(this.state.sent).set(entry.id, entry) });
-    this.onSent(entry);
+  private taken(entries: readonly Entry[]): void {
+    this.set({ sent: new Map([...this.state.sent, ...entries.map((one) => [one.id, one] as const)]) });
+    this.onSent(entries);
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -186,15 +203,16 @@ export class Outbox {
     }
   }
 
-  private async drop(id: string): Promise<void> {
-    this.dropped.add(id);
-    const spare = this.spare.delete(id);
+  private async drop(...ids: readonly string[]): Promise<void> {
+    const gone = new Set(ids);
+    gone.forEach((id) => this.dropped.add(id));
+    const spare = ids.filter((id) => this.spare.delete(id)).length > 0;
     this.set({
-      waiting: this.state.waiting.filter((one) => one.id !== id),
-      failing: new Map([...this.state.failing].filter(([failing]) => failing !== id)),
+      waiting: this.state.waiting.filter(({ id }) => !gone.has(id)),
+      failing: new Map([...this.state.failing].filter(([id]) => !gone.has(id))),
     });
     if (spare) writeKept(SPARE, this.spare.size > 0 ? [...this.spare.values()] : undefined);
-    await this.inTurn(() => this.device.dropWaiting(id)).catch(() => undefined);
+    await this.inTurn(() => this.device.dropWaiting(ids)).catch(() => undefined);
   }
 
   /**
@@ -214,7 +232,7 @@ export class Outbox {
 
   /** Takes back an entry that has not been sent yet; says whether it could. */
   takeBack(id: string): boolean {
-    if (this.onItsWay === id || !this.state.waiting.some((one) => one.id === id)) return false;
+    if (this.onItsWay.has(id) || !this.state.waiting.some((one) => one.id === id)) return false;
     void this.drop(id).then(() => this.tell({ kind: 'changed' }));
     return true;
   }
@@ -229,7 +247,7 @@ export class Outbox {
     this.tell({ kind: 'changed' });
   }
 
-  private onItsWay: string | undefined;
+  private onItsWay: ReadonlySet<string> = new Set();
 
   /** Ends what would go on by itself: trying again, and listening to other pages. */
   close(): void {
@@ -289,52 +307,95 @@ export class Outbox {
     // At what the server failed in this pass: stepped over, so that one entry does not hold back the rest.
     const stepped = new Set<string>();
     let inARow = 0;
+    let atOnce = ENTRIES_AT_ONCE;
     for (;;) {
-      const next = this.state.waiting.find(({ id, refused }) => refused === undefined && !stepped.has(id));
-      if (!next) {
+      const some = this.state.waiting
+        .filter(({ id, refused }) => refused === undefined && !stepped.has(id))
+        .slice(0, atOnce);
+      if (some.length === 0) {
         if (stepped.size > 0) this.later();
         return;
       }
-      this.onItsWay = next.id;
+      this.onItsWay = new Set(some.map(({ id }) => id));
       try {
-        const row = await call(
-          'PUT',
-          `/api/entries/${next.id}`,
-          { ...next.fields, version: 0 },
-          { clock: true },
-        );
+        await this.settle(await sentTogether(some));
         this.failures = 0;
         inARow = 0;
-        if (!isEntry(row)) throw new Unknown('an entry has another shape.');
-        this.taken(row);
-        await this.drop(next.id);
-        this.tell({ kind: 'sent', entry: row });
+        atOnce = Math.min(ENTRIES_AT_ONCE, 2 * atOnce);
       } catch (error) {
-        if (error instanceof Refused && error.problem.status === 500) {
-          stepped.add(next.id);
+        const status = error instanceof Refused ? error.problem.status : undefined;
+        const [first] = some;
+        // All of them are held against one: asked in halves until it stands alone.
+        if (
+          some.length > 1 &&
+          status !== undefined &&
+          (status === 500 || (status < 500 && !TRY_LATER.has(status)))
+        ) {
+          atOnce = Math.ceil(some.length / 2);
+          continue;
+        }
+        if (first && status === 500) {
+          stepped.add(first.id);
           inARow += 1;
-          this.set({ failing: new Map(this.state.failing).set(next.id, whyFailed(error)) });
+          this.set({ failing: new Map(this.state.failing).set(first.id, whyFailed(error)) });
           if (inARow < FAILS_AT_MOST) continue;
-          this.later();
-          return;
+        } else if (
+          first &&
+          error instanceof Refused &&
+          error.problem.status < 500 &&
+          !TRY_LATER.has(error.problem.status)
+        ) {
+          await this.settle([{ one: first, refused: error }]);
+          continue;
         }
-        if (!(error instanceof Refused) || error.problem.status >= 500 || error.problem.status === 429) {
-          this.later();
-          return;
-        }
-        const { current } = error.problem;
-        const refused: Waiting = {
-          ...next,
-          refused: whyFailed(error),
-          ...(current === undefined ? {} : { theirs: current }),
-        };
-        this.set({ waiting: this.state.waiting.map((one) => (one.id === next.id ? refused : one)) });
-        await this.keep(refused);
+        this.later();
+        return;
       } finally {
-        this.onItsWay = undefined;
+        this.onItsWay = new Set();
       }
     }
   }
+
+  /** What was taken waits no longer; what was refused stays with the reason. */
+  private async settle(sent: readonly Sent[]): Promise<void> {
+    const rows = sent.flatMap(({ row }) => row ?? []);
+    if (rows.length > 0) {
+      this.taken(rows);
+      await this.drop(...rows.map(({ id }) => id));
+      this.tell({ kind: 'sent', entries: rows });
+    }
+    for (const { one, refused: error } of sent) {
+      if (!error) continue;
+      const { current } = error.problem;
+      const refused: Waiting = {
+        ...one,
+        refused: whyFailed(error),
+        ...(current === undefined ? {} : { theirs: current }),
+      };
+      this.set({ waiting: this.state.waiting.map((other) => (other.id === one.id ? refused : other)) });
+      await this.keep(refused);
+    }
+  }
+}
+
+/** Sends entries in one request. What the server answers for each; it throws where the request as a whole was not taken. */
+async function sentTogether(some: readonly Waiting[]): Promise<readonly Sent[]> {
+  const answer = await call(
+    'POST',
+    '/api/entries',
+    { entries: some.map(({ id, fields }) => ({ id, ...fields })) },
+    { clock: true },
+  );
+  const { results } = (answer ?? {}) as { readonly results?: unknown };
+  if (!Array.isArray(results) || results.length !== some.length)
+    throw new Unknown('it does not say what became of each entry.');
+  return some.map((one, index) => {
+    const { row, problem } = results[index] as { readonly row?: unknown; readonly problem?: unknown };
+    if (isEntry(row) && row.id === one.id) return { one, row };
+    const refused = failureOfAnswer(problem);
+    if (refused instanceof Refused) return { one, refused };
+    throw new Unknown('an entry has another shape.');
+  });
 }
 
 /** The one outbox of this page. */

@@ -2,6 +2,7 @@ import type {
   BatchWrite,
   Changing,
   Company,
+  Deletion,
   OfJob,
   Place,
   ResourceName,
@@ -126,6 +127,22 @@ export function contentOf(row: object): Record<string, unknown> {
   );
 }
 
+/** The write of a batch that deletes a row as it was seen. */
+export const deletion =
+  (resource: Changing) =>
+  ({ id, version }: { readonly id: string; readonly version: number }): Deletion => ({
+    resource,
+    id,
+    content: null,
+    version,
+  });
+
+/** The content that brings a deleted row back, over what is left of it: deleting counts the version up by one. */
+export const broughtBack = <Row extends { readonly version: number }>(row: Row) => ({
+  ...(contentOf(row) as unknown as Row),
+  version: row.version + 1,
+});
+
 interface Write {
   readonly id: string;
   /** Content with `version`; 0 makes the row. */
@@ -135,7 +152,7 @@ interface Write {
 }
 
 /**
- * Writing rows: `put` stores one (safe to repeat), `remove` deletes one. The cached lists follow.
+ * Writing rows: `put` stores one (safe to repeat), `remove` deletes one as it was seen. The cached lists follow.
  */
 export function useWrites<Name extends Changing>(name: Name, listKey: readonly unknown[]) {
   const client = useQueryClient();
@@ -157,8 +174,8 @@ export function useWrites<Name extends Changing>(name: Name, listKey: readonly u
   );
   const { mutateAsync } = useMutation({ mutationFn: write });
   const { mutateAsync: remove } = useMutation({
-    mutationFn: async (id: string) => {
-      await call('DELETE', `/api/${name}/${id}`);
+    mutationFn: async ({ id, version }: { readonly id: string; readonly version: number }) => {
+      await call('DELETE', `/api/${name}/${id}?version=${version}`);
       follow(id);
     },
   });

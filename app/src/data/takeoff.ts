@@ -2,7 +2,7 @@ import type { BatchWrite, Coating, Place, PlaceFields, Surface } from '@fine-spr
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
 import { surfacesOf, type DerivedSurface, type Element } from '@fine-spray/core/takeoff';
 import { newId } from './newId';
-import { contentOf } from './resources';
+import { contentOf, deletion } from './resources';
 
 /** What the surfaces of a place are written from. */
 export interface TakeoffRows {
@@ -41,7 +41,7 @@ export function surfaceWrites({ placeId, place, existing, coatings, remembered }
   if (!derived.ok) return [];
   const writes: BatchWrite[] = existing
     .filter(({ element }) => !derived.value.some((one) => one.element === element))
-    .map(({ id }) => ({ resource: 'surfaces', id, content: null }));
+    .map(deletion('surfaces'));
   derived.value.forEach((one, index) => {
     const { element, side, name, geometry } = one;
     const row = existing.find((surface) => surface.element === element);

@@ -16,6 +16,13 @@ export {
   type Read,
 } from './entry';
 export {
+  ENTRIES_AT_ONCE,
+  manyEntries,
+  manyEntriesAnswer,
+  manyEntriesHead,
+  type ManyEntriesAnswer,
+} from './many';
+export {
   CLOG_PLACES,
   ENTRY_KINDS,
   INCIDENT_LEVELS,

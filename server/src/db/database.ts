@@ -7,6 +7,7 @@ import * as site from './migrations/005-site';
 import * as log from './migrations/006-log';
 import * as paintAge from './migrations/007-paint-age';
 import * as hardener from './migrations/008-hardener';
+import * as tombstones from './migrations/009-tombstones';
 
 export type Database = Knex;
 
@@ -20,6 +21,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '006-log': log,
   '007-paint-age': paintAge,
   '008-hardener': hardener,
+  '009-tombstones': tombstones,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -12,6 +12,7 @@ import {
   type ResourceName,
 } from '@fine-spray/contract';
 import type { Database } from '../db/database';
+import { ProblemError } from '../http/problems';
 import { storeOf } from '../resources/store';
 
 /** Parts an imported item into its id and its content. */
@@ -66,11 +67,12 @@ function movedTo(now: number, { entries }: LogFile): LogFile['entries'] {
 }
 
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
-  const entries = storeOf(db, 'entries');
-  for (const item of items) {
-    const { clockSkew, ...rest } = item;
+  const rows = items.map(({ clockSkew, ...rest }) => {
     const { id, fields } = split(rest);
-    await entries.put(companyId, id, 0, fields, { clockSkew });
+    return { id, content: fields, beside: { clockSkew } };
+  });
+  for (const stored of await storeOf(db, 'entries').append(companyId, rows)) {
+    if (stored instanceof ProblemError) throw stored;
   }
 }
 

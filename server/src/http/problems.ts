@@ -20,7 +20,8 @@ export class ProblemError extends Error {
   }
 }
 
-function bodyOf({ type, detail, errors, current }: ProblemError): Problem {
+/** A problem as it is answered. */
+export function problemOf({ type, detail, errors, current }: ProblemError): Problem {
   return {
     type: `urn:fine-spray:problem:${type}`,
     ...PROBLEM_TYPES[type],
@@ -81,7 +82,7 @@ export const problemHandler: ErrorRequestHandler = (error, request, response, ne
     next(error);
     return;
   }
-  const problem = bodyOf(asProblem(error));
+  const problem = problemOf(asProblem(error));
   if (problem.status >= 500) request.log.error({ err: error as Error }, problem.title);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 };

@@ -9,6 +9,7 @@ import {
   place as placeSchema,
   problem,
   surface as surfaceSchema,
+  tombstone,
   type Place,
   type Surface,
 } from '@fine-spray/contract';
@@ -26,6 +27,11 @@ const content = <T extends Record<string, unknown>>(row: T) => {
 };
 async function items(url: string): Promise<Record<string, unknown>[]> {
   return (await server.call('GET', url)).body.items ?? [];
+}
+/** Deletes a row as it stands. */
+async function drop(url: string) {
+  const { body } = await server.call('GET', url);
+  return server.call('DELETE', `${url}?version=${String(body['version'])}`);
 }
 async function boathouse() {
   const job = (await items('/api/jobs')).find(({ name }) => name === 'Tern Boathouse');
@@ -71,8 +77,9 @@ describe.each(CHANGING)('%s', (name) => {
     expect(made.status).toBe(200);
     expect(made.body).toMatchObject({ id, version: 1 });
     expect((await server.call('GET', `${path}/${id}`)).body).toEqual(made.body);
-    expect((await server.call('DELETE', `${path}/${id}`)).status).toBe(204);
-    expect((await server.call('DELETE', `${path}/${id}`)).status).toBe(204);
+    const gone = async (version: number) =>
+      (await server.call('DELETE', `${path}/${id}?version=${version}`)).status;
+    expect([await gone(2), await gone(1), await gone(1)]).toEqual([409, 204, 204]);
     expect((await server.call('GET', `${path}/${id}`)).status).toBe(404);
   });
 
@@ -92,7 +99,24 @@ describe.each(CHANGING)('%s', (name) => {
       status: 409,
       current: { version: 2, [key]: 'Second' },
     });
-    await server.call('DELETE', `${path}/${id}`);
+    await drop(`${path}/${id}`);
+  });
+
+  it('stays deleted: a late write is refused with what is left, and one over that brings it back', async () => {
+    const id = randomUUID();
+    const original = content(await sample());
+    const put = (version: number) => server.call('PUT', `${path}/${id}`, { ...original, version });
+    await put(0);
+    await drop(`${path}/${id}`);
+    for (const late of [await put(0), await put(1)]) {
+      expect(late.status).toBe(409);
+      expect(tombstone.parse(late.body['current'])).toMatchObject({ id, version: 2 });
+    }
+    expect((await server.call('GET', `${path}/${id}`)).status).toBe(404);
+    expect((await put(2)).body).toMatchObject({ id, version: 3 });
+    // Sent again, as by a phone that has not heard the answer.
+    expect((await put(2)).body).toMatchObject({ id, version: 3 });
+    await drop(`${path}/${id}`);
   });
 
   it('answers 404 for an id that is not there, also to a change of it, and for what is no id', async () => {
@@ -137,7 +161,7 @@ describe.each(CHANGING)('%s', (name) => {
       (await server.call('PUT', `${path}/${id}`, { ...original, [key]: 'a\u0000b', version: 1 })).status,
     ).toBe(422);
     expect((await server.call('GET', `${path}/${id}`)).body[key]).toBe(odd);
-    await server.call('DELETE', `${path}/${id}`);
+    await drop(`${path}/${id}`);
   });
 });
 
@@ -174,7 +198,7 @@ describe('a surface', () => {
   it('takes a four-digit tip', async () => {
     const answer = await change({ tip: { family: 'wide', code: '1021' } });
     expect(answer.body['tip']).toEqual({ family: 'wide', code: '1021' });
-    await server.call('DELETE', `/api/surfaces/${String(answer.body['id'])}`);
+    await drop(`/api/surfaces/${String(answer.body['id'])}`);
   });
 
   it('goes when its job goes, and a coating in use stays', async () => {
@@ -182,10 +206,10 @@ describe('a surface', () => {
     const jobId = randomUUID();
     await server.call('PUT', `/api/jobs/${jobId}`, { ...job, version: 0 });
     const made = await change({ jobId });
-    const coating = await server.call('DELETE', `/api/coatings/${String(made.body['coatingId'])}`);
+    const coating = await drop(`/api/coatings/${String(made.body['coatingId'])}`);
     expect(coating.status).toBe(409);
     expect(coating.body['detail']).toMatch(/still used/);
-    expect((await server.call('DELETE', `/api/jobs/${jobId}`)).status).toBe(204);
+    expect((await drop(`/api/jobs/${jobId}`)).status).toBe(204);
     expect((await server.call('GET', `/api/surfaces/${String(made.body['id'])}`)).status).toBe(404);
   });
 
@@ -211,7 +235,7 @@ describe('a surface', () => {
       field: 'jobId',
       message: expect.stringContaining('1,000 surfaces at most') as string,
     });
-    await server.call('DELETE', `/api/jobs/${jobId}`);
+    await drop(`/api/jobs/${jobId}`);
   });
 });
 
@@ -240,7 +264,7 @@ describe('a place', () => {
       placeId: id,
       version: 0,
     });
-    expect((await server.call('DELETE', `/api/places/${id}`)).status).toBe(204);
+    expect((await drop(`/api/places/${id}`)).status).toBe(204);
     expect((await server.call('GET', `/api/surfaces/${surfaceId}`)).status).toBe(404);
   });
 
@@ -326,11 +350,24 @@ describe('a batch of writes', () => {
       [1, 1],
     ]);
     const removed = await post([
-      { resource: 'surfaces', id: surfaceId, content: null },
-      { resource: 'jobs', id: jobId, content: null },
+      { resource: 'surfaces', id: surfaceId, content: null, version: 1 },
+      { resource: 'jobs', id: jobId, content: null, version: 1 },
     ]);
     expect(removed.body['rows']).toEqual([null, null]);
     expect((await server.call('GET', `/api/jobs/${jobId}`)).status).toBe(404);
+  });
+
+  it('deletes no version but the one it names', async () => {
+    const jobId = randomUUID();
+    await post([{ resource: 'jobs', id: jobId, content: await copyOfJob() }]);
+    const answer = await post([{ resource: 'jobs', id: jobId, content: null, version: 7 }]);
+    expect([answer.status, answer.body['current']]).toEqual([
+      409,
+      expect.objectContaining({ id: jobId, version: 1, name: 'By batch' }),
+    ]);
+    const without = await post([{ resource: 'jobs', id: jobId, content: null }]);
+    expect([without.status, without.body.errors?.[0]?.field]).toEqual([422, 'writes.0.version']);
+    await drop(`/api/jobs/${jobId}`);
   });
 
   it('stores none of them when one fails, and names its place', async () => {
@@ -349,11 +386,14 @@ describe('a batch of writes', () => {
     const wall = { ...content({ ...(await firstWall()) }), coats: 0, version: 0 };
     const answer = await post([{ resource: 'surfaces', id: randomUUID(), content: wall }]);
     expect(answer.body.errors?.[0]?.field).toBe('writes.0.content.coats');
-    expect((await post([{ resource: 'planets', id: randomUUID(), content: null }])).status).toBe(422);
+    expect((await post([{ resource: 'planets', id: randomUUID(), content: null, version: 1 }])).status).toBe(
+      422,
+    );
     const many = Array.from({ length: BATCH_LIMIT + 1 }, () => ({
       resource: 'tips',
       id: randomUUID(),
       content: null,
+      version: 1,
     }));
     expect((await post(many)).body.errors?.[0]?.message).toMatch(/writes at once at most/);
   });
@@ -386,7 +426,7 @@ describe('a coating', () => {
   it('takes one value of a data sheet and leaves the others to the defaults', async () => {
     const answer = await change({ volumeSolids: { ...sheet, value: 0.4 } });
     expect(answer.body['overrides']).toEqual({ volumeSolids: { ...sheet, value: 0.4 } });
-    await server.call('DELETE', `/api/coatings/${String(answer.body['id'])}`);
+    await drop(`/api/coatings/${String(answer.body['id'])}`);
   });
 });
 
@@ -404,7 +444,7 @@ describe('references of a job', () => {
 
   it('keep a hose that a job uses', async () => {
     const { hoseIds } = (await boathouse()) as { hoseIds?: string[] };
-    expect((await server.call('DELETE', `/api/hoses/${String(hoseIds?.[0])}`)).status).toBe(409);
+    expect((await drop(`/api/hoses/${String(hoseIds?.[0])}`)).status).toBe(409);
   });
 
   it('do not reach into another company', async () => {
@@ -427,7 +467,7 @@ describe('references of a job', () => {
         })
       ).status,
     ).toBe(404);
-    await server.call('DELETE', `/api/tips/${hidden}`);
+    await server.call('DELETE', `/api/tips/${hidden}?version=1`);
     expect(await server.db('tip').where({ id: hidden }).first()).toMatchObject({ code: '515' });
     await server.db('company').where({ id: other }).delete();
   });

@@ -1,5 +1,6 @@
 import type { BatchWrite } from '@fine-spray/contract';
 import type { Database } from '../db/database';
+import { writing } from '../db/writing';
 import { ProblemError } from '../http/problems';
 import { storeOf } from './store';
 
@@ -9,7 +10,7 @@ export async function writeBatch(
   companyId: string,
   writes: readonly BatchWrite[],
 ): Promise<(object | null)[]> {
-  return db.transaction(async (trx) => {
+  return writing(db, companyId, async (trx) => {
     const rows: (object | null)[] = [];
     for (const [index, one] of writes.entries()) {
       try {
@@ -22,14 +23,14 @@ export async function writeBatch(
   });
 }
 
-async function writeOne(trx: Database, companyId: string, { resource, id, content }: BatchWrite) {
-  const store = storeOf(trx, resource);
-  if (content === null) {
-    await store.remove(companyId, id);
+async function writeOne(trx: Database, companyId: string, one: BatchWrite): Promise<object | null> {
+  const store = storeOf(trx, one.resource);
+  if (one.content === null) {
+    await store.remove(companyId, one.id, one.version);
     return null;
   }
-  const { version, ...fields } = content as { readonly version: number };
-  return store.put(companyId, id, version, fields as never);
+  const { version, ...fields } = one.content as { readonly version: number };
+  return store.put(companyId, one.id, version, fields as never);
 }
 
 /** A problem of one write with its place in the batch before each field. */

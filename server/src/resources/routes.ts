@@ -2,8 +2,10 @@ import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS, SKEW_LIMIT } from '@fine-
 import { Router, type Request, type Response } from 'express';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
+import { writing } from '../db/writing';
 import { writeBatch } from './batch';
 import { currentCompany, currentCompanyId, putCompany as storeCompany } from './company';
+import { putEntries, putEntry } from './entries';
 import { storeOf } from './store';
 
 /**
@@ -47,26 +49,38 @@ export function resourceRoutes(db: Database): Router {
       send(async (request, companyId) => {
         const rowId = idOf(request);
         const { version, ...content } = body.parse(request.body) as { readonly version: number };
-        return store.put(companyId, rowId, version, content as never, clockOf(request));
+        return name === 'entries'
+          ? putEntry(db, companyId, { id: rowId, content: content as never, beside: clockOf(request) })
+          : writing(db, companyId, (trx) =>
+              storeOf(trx, name).put(companyId, rowId, version, content as never),
+            );
       }),
     );
     router.delete(
       expressPath(remove.path),
       send(async (request, companyId) => {
-        await store.remove(companyId, idOf(request));
+        const { version } = remove.query.parse(request.query);
+        await writing(db, companyId, (trx) => storeOf(trx, name).remove(companyId, idOf(request), version));
         return undefined;
       }),
     );
   }
 
-  const { getCompany, putCompany, postBatch } = SINGLE_OPERATIONS;
+  const { getCompany, putCompany, postBatch, postEntries } = SINGLE_OPERATIONS;
   router.get(getCompany.path, async (_request, response) => {
     response.json(await currentCompany(db));
   });
-  router.put(putCompany.path, async (request, response) => {
-    const { version, ...fields } = putCompany.body.parse(request.body);
-    response.json(await storeCompany(db, version, fields));
-  });
+  router.put(
+    putCompany.path,
+    send(async (request, companyId) => {
+      const { version, ...fields } = putCompany.body.parse(request.body);
+      return writing(db, companyId, (trx) => storeCompany(trx, version, fields));
+    }),
+  );
+  router.post(
+    postEntries.path,
+    send(async (request, companyId) => putEntries(db, companyId, request.body, clockOf(request))),
+  );
   router.post(
     postBatch.path,
     send(async (request, companyId) => ({

@@ -50,7 +50,7 @@ describe('gear', () => {
     const url = `/api/gear/${String(made.body['id'])}`;
     const changed = await server.call('PUT', url, { ...content(made.body), count: 2, version: 1 });
     expect(changed.body).toMatchObject({ count: 2, version: 2 });
-    expect((await server.call('DELETE', url)).status).toBe(204);
+    expect((await server.call('DELETE', `${url}?version=2`)).status).toBe(204);
   });
 
   it.each([
@@ -91,7 +91,7 @@ describe('the site log', () => {
     for (const version of [0, 1]) {
       expect((await put(id, { ...body, author: 'XX', version })).status).toBe(409);
     }
-    expect((await server.call('DELETE', `/api/entries/${id}`)).status).toBe(409);
+    expect((await server.call('DELETE', `/api/entries/${id}?version=1`)).status).toBe(409);
     expect((await server.call('GET', `/api/entries/${id}`)).body['author']).toBe(
       (body as Record<string, unknown>)['author'],
     );

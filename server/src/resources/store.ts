@@ -6,11 +6,12 @@ import {
   type Contents,
   type ResourceName,
   type Rows,
+  type Tombstone,
   type Unreadable,
 } from '@fine-spray/contract';
 import type { z } from 'zod';
 import type { Database } from '../db/database';
-import { ProblemError } from '../http/problems';
+import { ProblemError, asProblem } from '../http/problems';
 import { checkReferences, checkRoom, checkUnused } from './checks';
 
 /** A row as Knex gives it: columns by the names of their fields. */
@@ -21,25 +22,45 @@ type Row = Readonly<Record<string, unknown>> & {
   readonly updatedAt: Date;
 };
 
+/** A row to append, with what stands beside its content. */
+export interface Appended<Name extends ResourceName> {
+  readonly id: string;
+  readonly content: Contents[Name];
+  readonly beside?: Readonly<Record<string, unknown>>;
+}
+
+/** What is left of a deleted row, as Knex gives it. */
+interface Left {
+  readonly id: string;
+  readonly version: number;
+  readonly deletedAt: Date;
+}
+
 /** Rows of a list, and those that are not as their schema says: the list goes on without them. */
 export interface Listed<Name extends ResourceName> {
   readonly items: Rows[Name][];
   readonly unreadable: Unreadable[];
 }
 
-/** Rows of one company in one table, with idempotent writes and row versions. */
+/**
+ * Rows of one company in one table, with idempotent writes and row versions. What writes belongs into a transaction of
+ * `writing`, so that what it checks still holds when it is done.
+ */
 export interface Store<Name extends ResourceName> {
   list(companyId: string, where?: Readonly<Record<string, string>>): Promise<Listed<Name>>;
   get(companyId: string, id: string): Promise<Rows[Name]>;
-  /** Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it stands. */
-  put(
-    companyId: string,
-    id: string,
-    version: number,
-    content: Contents[Name],
-    beside?: Readonly<Record<string, unknown>>,
-  ): Promise<Rows[Name]>;
-  remove(companyId: string, id: string): Promise<void>;
+  /**
+   * Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it
+   * stands, or with what is left of it where it was deleted. Over the version of what is left the row comes back.
+   */
+  put(companyId: string, id: string, version: number, content: Contents[Name]): Promise<Rows[Name]>;
+  /**
+   * Makes rows that stay as they are, in one statement. Each is answered for itself: the row, also where it was there with the
+   * same content, or why not.
+   */
+  append(companyId: string, rows: readonly Appended<Name>[]): Promise<(Rows[Name] | ProblemError)[]>;
+  /** Deletes a version of a row; a row that is not there is deleted, another version is refused with the row as it stands. */
+  remove(companyId: string, id: string, version: number): Promise<void>;
 }
 
 const FOREIGN_KEY = '23503';
@@ -50,7 +71,7 @@ const orderOf = (ofJob: boolean) => [...(ofJob ? ['position'] : []), 'createdAt'
 /** The rows of a resource on a database or within a transaction; everything about it follows from its definition. */
 export function storeOf<Name extends ResourceName>(db: Database, name: Name): Store<Name> {
   const definition = RESOURCES[name];
-  const { one, table, content, documents, appendOnly, beside = [], counts = {} } = definition;
+  const { one, table, content, documents, appendOnly, unique, beside = [], counts = {} } = definition;
   const schema = definition.row as unknown as z.ZodType<Rows[Name]>;
   const upgrade = definition.read as (given: object) => object;
   const missing = () => new ProblemError('not-found', `This ${one} does not exist, or was deleted.`);
@@ -105,43 +126,83 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     );
   }
 
-  async function write(
-    companyId: string,
-    id: string,
-    version: number,
-    given: object,
-    extra: object,
-  ): Promise<Row> {
+  const rowOf = (companyId: string, id: string) =>
+    db(table).where({ companyId, id }).first() as Promise<Row | undefined>;
+  const leftOf = (companyId: string, id: string) =>
+    db('tombstone').where({ companyId, resource: name, id }).first() as Promise<Left | undefined>;
+
+  /** A row that stands in the way of a write. */
+  async function inTheWay(row: Row, sentence: string): Promise<ProblemError> {
+    const [current = row] = await counted([row]);
+    return new ProblemError('stale', sentence, [], shown(current));
+  }
+
+  /** What is left of a row stands in the way of a write over an older version. */
+  const wasDeleted = ({ id, version, deletedAt }: Left) =>
+    new ProblemError('stale', `This ${one} was deleted elsewhere in the meantime.`, [], {
+      id,
+      version,
+      deletedAt: deletedAt.toISOString(),
+    } satisfies Tombstone);
+
+  /** Another row that has what only one may have. */
+  async function twin(companyId: string, id: string, fields: object): Promise<Row | undefined> {
+    if (!unique) return undefined;
+    const values = unique.fields.map((field) => (fields as Readonly<Record<string, unknown>>)[field] ?? null);
+    if (values.includes(null)) return undefined;
+    const same = Object.fromEntries(unique.fields.map((field, index) => [field, values[index]]));
+    return db(table)
+      .where({ companyId, ...same })
+      .whereNot({ id })
+      .first() as Promise<Row | undefined>;
+  }
+
+  async function write(companyId: string, id: string, version: number, given: object): Promise<Row> {
     const fields = upgrade(given);
-    return db.transaction(async (trx) => {
-      if (version === 0) {
-        // On any unique key: sent twice at once, the second may meet (company, id) before it meets the id.
-        const inserted = (await trx(table)
-          .insert({ id, companyId, version: 1, ...extra, ...toColumns(fields) })
-          .onConflict()
-          .ignore()
-          .returning('*')) as Row[];
-        if (inserted[0]) return inserted[0];
-      }
-      const row = (await trx(table).where({ companyId, id }).forUpdate().first()) as Row | undefined;
-      if (!row) throw missing();
-      if (isDeepStrictEqual(contentOf(row), plain(fields))) return row;
-      if (row.version !== version) {
-        const [current = row] = await counted([row]);
-        throw new ProblemError(
-          'stale',
-          `This ${one} was changed elsewhere in the meantime.`,
-          [],
-          shown(current),
-        );
-      }
-      const [updated] = (await trx(table)
-        .where({ companyId, id })
-        .update({ ...toColumns(fields), version: version + 1, updatedAt: trx.fn.now() })
-        .returning('*')) as Row[];
-      if (!updated) throw missing();
-      return updated;
-    });
+    const row = await rowOf(companyId, id);
+    if (row && isDeepStrictEqual(contentOf(row), plain(fields))) return row;
+    if (row && row.version !== version)
+      throw await inTheWay(row, `This ${one} was changed elsewhere in the meantime.`);
+    const left = row ? undefined : await leftOf(companyId, id);
+    if (left && left.version !== version) throw wasDeleted(left);
+    if (!row && !left && version !== 0) throw missing();
+    const other = await twin(companyId, id, fields);
+    if (other && unique) throw await inTheWay(other, unique.sentence);
+    if (left) await db('tombstone').where({ companyId, resource: name, id }).delete();
+    const columns = { ...toColumns(fields), version: version + 1 };
+    const [written] = (
+      row
+        ? await db(table)
+            .where({ companyId, id })
+            .update({ ...columns, updatedAt: db.fn.now() })
+            .returning('*')
+        : await db(table)
+            .insert({ id, companyId, ...columns })
+            .returning('*')
+    ) as Row[];
+    if (!written) throw missing();
+    return written;
+  }
+
+  /** Inserts those that are not there yet and notes them. */
+  async function insertNew(
+    companyId: string,
+    given: readonly Appended<Name>[],
+    made: Map<string, Row>,
+  ): Promise<void> {
+    const columns = given.map(({ id, content: fields, beside: extra = {} }) => ({
+      id,
+      companyId,
+      version: 1,
+      ...Object.fromEntries(beside.map((field) => [field, extra[field] ?? null])),
+      ...toColumns(upgrade(fields)),
+    }));
+    const inserted = (await db(table)
+      .insert(columns)
+      .onConflict(['companyId', 'id'])
+      .ignore()
+      .returning('*')) as Row[];
+    for (const row of inserted) made.set(row.id, row);
   }
 
   return {
@@ -164,20 +225,58 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       return read(row);
     },
 
-    async put(companyId, id, version, fields, given = {}) {
+    async put(companyId, id, version, fields) {
+      if (appendOnly) throw new Error(`a ${one} is appended`);
       await checkRoom(db, definition, companyId, id, fields);
       await checkReferences(db, definition, companyId, fields);
-      const extra = Object.fromEntries(beside.map((field) => [field, given[field] ?? null]));
       try {
-        // As a new row each time where rows stay: the same content is taken again, any other refused as stale.
-        return await read(await write(companyId, id, appendOnly ? 0 : version, fields, extra));
+        return await read(await write(companyId, id, version, fields));
       } catch (error) {
         throw referenceProblem(error, content) ?? error;
       }
     },
 
-    async remove(companyId, id) {
+    async append(companyId, given) {
+      if (given.length === 0) return [];
+      const made = new Map<string, Row>();
+      const refused = new Map<string, ProblemError>();
+      try {
+        await insertNew(companyId, given, made);
+      } catch (error) {
+        if (given.length === 1 || asProblem(error).type !== 'bad-body') throw error;
+        // One of them is not for this database: the others are stored without it.
+        for (const item of given) {
+          await insertNew(companyId, [item], made).catch((wrong: unknown) => {
+            const problem = asProblem(wrong);
+            if (problem.type !== 'bad-body') throw wrong;
+            refused.set(item.id, problem);
+          });
+        }
+      }
+      const there = given.map(({ id }) => id).filter((id) => !made.has(id) && !refused.has(id));
+      const found =
+        there.length === 0 ? [] : ((await db(table).where({ companyId }).whereIn('id', there)) as Row[]);
+      const known = new Map(found.map((row) => [row.id, row]));
+      return Promise.all(
+        given.map(async ({ id, content: fields }) => {
+          const row = made.get(id);
+          // What was checked on its way in is not checked again on its way back.
+          if (row && isDeepStrictEqual(contentOf(row), plain(upgrade(fields))))
+            return shown(row) as Rows[Name];
+          const before = row ?? known.get(id);
+          if (!before) return refused.get(id) ?? missing();
+          if (isDeepStrictEqual(contentOf(before), plain(upgrade(fields)))) return read(before);
+          return inTheWay(before, `Another ${one} is stored under this id.`);
+        }),
+      );
+    },
+
+    async remove(companyId, id, version) {
       if (appendOnly) throw new ProblemError('in-use', `A ${one} stays. Write a new one that replaces it.`);
+      const row = await rowOf(companyId, id);
+      if (!row) return;
+      if (row.version !== version)
+        throw await inTheWay(row, `This ${one} was changed elsewhere in the meantime. It is not deleted.`);
       await checkUnused(db, name, companyId, id);
       try {
         await db(table).where({ companyId, id }).delete();

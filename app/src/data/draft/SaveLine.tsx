@@ -1,3 +1,4 @@
+import { tombstone } from '@fine-spray/contract';
 import Undo from 'lucide-react-native/icons/undo-2';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
@@ -8,8 +9,13 @@ function saveText(state: SaveState, held: boolean): string {
   if (held) return 'Not stored: see the marked field';
   if (state.kind === 'saved') return 'Stored';
   if (state.kind === 'saving') return 'Storing …';
-  return state.kind === 'conflict' ? 'Changed elsewhere' : `Not stored yet, trying again. ${state.why}`;
+  if (state.kind === 'conflict') return wasDeleted(state) ? 'Deleted elsewhere' : 'Changed elsewhere';
+  return `Not stored yet, trying again. ${state.why}`;
 }
+
+/** Whether somebody else deleted the row meanwhile. */
+const wasDeleted = (state: SaveState): boolean =>
+  state.kind === 'conflict' && tombstone.safeParse(state.problem.current).success;
 
 interface SaveLineProps {
   readonly saveState: SaveState;
@@ -22,6 +28,7 @@ interface SaveLineProps {
 /** Where a draft stands: stored, on its way or held up; the two ways out of a conflict; one step back. */
 export function SaveLine({ saveState, held, canUndo, undo, resolve }: SaveLineProps) {
   const conflict = saveState.kind === 'conflict';
+  const deleted = wasDeleted(saveState);
   return (
     <View className="min-h-[48px] flex-row flex-wrap items-center gap-2 px-4">
       <Words
@@ -35,8 +42,8 @@ export function SaveLine({ saveState, held, canUndo, undo, resolve }: SaveLinePr
       </Words>
       {conflict ? (
         <>
-          <Button label="Keep mine" onPress={() => resolve('mine')} />
-          <Button label="Take the other" onPress={() => resolve('theirs')} />
+          <Button label={deleted ? 'Bring it back' : 'Keep mine'} onPress={() => resolve('mine')} />
+          <Button label={deleted ? 'Let it go' : 'Take the other'} onPress={() => resolve('theirs')} />
         </>
       ) : null}
       {canUndo ? (

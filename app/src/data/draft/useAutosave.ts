@@ -20,33 +20,39 @@ const AGAIN = 4000;
 export function useAutosave<Draft>(save: (draft: Draft, leaving: boolean) => Promise<void>) {
   const [state, setState] = useState<SaveState>({ kind: 'saved' });
   const pending = useRef<{ draft: Draft }>(undefined);
-  const running = useRef(false);
+  const running = useRef<Promise<void>>(undefined);
+  const left = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latestSave = useRef(save);
   latestSave.current = save;
 
-  const flush = useCallback(async (leaving: boolean): Promise<void> => {
-    clearTimeout(timer.current);
-    if (running.current || !pending.current) return;
-    const { draft } = pending.current;
-    pending.current = undefined;
-    running.current = true;
-    setState({ kind: 'saving' });
-    try {
-      await latestSave.current(draft, leaving);
-      running.current = false;
-      if (pending.current) await flush(leaving);
-      else setState({ kind: 'saved' });
-    } catch (error) {
-      running.current = false;
-      pending.current ??= { draft };
-      if (error instanceof Refused && error.problem.current !== undefined) {
-        setState({ kind: 'conflict', problem: error.problem });
-        return;
+  /** Stores what waits, and what came while it was stored; done when nothing waits, or it could not be stored. */
+  const flush = useCallback((leaving: boolean): Promise<void> => {
+    const storeAll = async () => {
+      for (let next = pending.current; next; next = pending.current) {
+        pending.current = undefined;
+        setState({ kind: 'saving' });
+        try {
+          await latestSave.current(next.draft, left.current);
+        } catch (error) {
+          pending.current ??= next;
+          if (error instanceof Refused && error.problem.current !== undefined) {
+            setState({ kind: 'conflict', problem: error.problem });
+            return;
+          }
+          setState({ kind: 'waiting', why: whyFailed(error) });
+          if (!(error instanceof Refused)) timer.current = setTimeout(() => void flush(false), AGAIN);
+          return;
+        }
+        if (!pending.current) setState({ kind: 'saved' });
       }
-      setState({ kind: 'waiting', why: whyFailed(error) });
-      if (!(error instanceof Refused)) timer.current = setTimeout(() => void flush(false), AGAIN);
-    }
+    };
+    clearTimeout(timer.current);
+    left.current = leaving;
+    running.current ??= storeAll().finally(() => {
+      running.current = undefined;
+    });
+    return running.current;
   }, []);
 
   const change = useCallback(

@@ -1,3 +1,4 @@
+import { tombstone } from '@fine-spray/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAutosave } from './useAutosave';
 
@@ -19,6 +20,8 @@ export interface DraftOptions<Content> {
   readonly save: (content: Content, version: number, leaving: boolean) => Promise<number>;
   /** Content and version of a row that the server sent after a conflict. */
   readonly read: (current: unknown) => { content: Content; version: number };
+  /** Told when the row was deleted elsewhere and is let go: what lists it reads it anew. */
+  readonly gone?: () => void;
 }
 
 /** How many steps back are kept. */
@@ -34,6 +37,7 @@ export function useDraft<Content extends object>({
   check,
   save,
   read,
+  gone,
 }: DraftOptions<Content>) {
   const [draft, setDraft] = useState(first);
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
@@ -87,11 +91,19 @@ export function useDraft<Content extends object>({
     setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
   }, []);
 
-  /** After a conflict: keep the draft over what is stored, or take what is stored. */
+  /** After a conflict: keep the draft over what is stored, or take what is stored; of a deleted row: bring it back, or let it go. */
   const resolve = useCallback(
     (keep: 'mine' | 'theirs') => {
       if (state.kind !== 'conflict') return;
-      const current = read(state.problem.current);
+      const left = tombstone.safeParse(state.problem.current);
+      if (left.success && keep === 'theirs') {
+        drop();
+        gone?.();
+        return;
+      }
+      const current = left.success
+        ? { content: latest.current, version: left.data.version }
+        : read(state.problem.current);
       stored.current = current.version;
       if (keep === 'theirs') {
         drop();
@@ -103,10 +115,24 @@ export function useDraft<Content extends object>({
         void flush(false);
       }
     },
-    [state, drop, autosave, flush, read],
+    [state, drop, autosave, flush, read, gone],
   );
   const held =
     Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;
   const canUndo = steps.length > 0;
-  return { draft, errors, held, saveState: state, change, undo, canUndo, onInvalid, resolve, flush };
+  /** The version of the row that was stored or read last. */
+  const storedVersion = useCallback(() => stored.current, []);
+  return {
+    draft,
+    errors,
+    held,
+    saveState: state,
+    change,
+    undo,
+    canUndo,
+    onInvalid,
+    resolve,
+    flush,
+    storedVersion,
+  };
 }

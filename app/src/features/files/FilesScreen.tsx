@@ -14,7 +14,7 @@ import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
-import { contentOf, useBatch, usePlaces } from '@/data/resources';
+import { contentOf, deletion, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
@@ -30,7 +30,7 @@ const TITLE = 'Files';
 
 /** A write that puts a surface back as it was, over the version it has now; one that was not there goes again. */
 function asItWas(id: string, before: Surface | undefined, version: number): BatchWrite {
-  if (!before) return { resource: 'surfaces', id, content: null };
+  if (!before) return deletion('surfaces')({ id, version });
   return {
     resource: 'surfaces',
     id,

@@ -59,7 +59,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
     });
   async function deleteJob() {
     try {
-      await remove(job.id);
+      await remove(job);
       onClose();
       router.navigate('/');
       toast({ text: `${job.name} is deleted.` });

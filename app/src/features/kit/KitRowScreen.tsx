@@ -99,17 +99,17 @@ function Form({
         text: `${form.nameOf(values)} is stored.`,
         undo: () =>
           void (id === undefined
-            ? remove(made)
+            ? remove(row)
             : put({ id: made, content: { ...stored, version: row.version } })),
       });
     });
   async function drop(gone: string) {
     try {
-      await remove(gone);
+      await remove({ id: gone, version });
       router.navigate('/kit');
       toast({
         text: `${form.nameOf(stored)} is deleted.`,
-        undo: () => void put({ id: gone, content: { ...stored, version: 0 } }),
+        undo: () => void put({ id: gone, content: { ...stored, version: version + 1 } }),
       });
     } catch (error) {
       toast({ text: `Not deleted: ${whyFailed(error)}` });

@@ -158,7 +158,13 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
           icon={Copy}
           onPress={() => void stand.flush(false).then(() => copy({ ...row, ...draft }))}
         />
-        <Button label="Delete it" kind="danger" onPress={() => void remove({ ...row, ...draft })} />
+        <Button
+          label="Delete it"
+          kind="danger"
+          onPress={() =>
+            void stand.flush(false).then(() => remove({ ...row, ...draft, version: stand.storedVersion() }))
+          }
+        />
       </View>
     </View>
   );

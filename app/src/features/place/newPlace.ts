@@ -1,10 +1,11 @@
 import type { BatchWrite, Job, Place, PlaceFields, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import { usualElevation, usualRoom, type PlaceKind, type PlaceMeasure } from '@fine-spray/core';
+import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
-import { contentOf, useBatch } from '@/data/resources';
+import { broughtBack, deletion, keys, useBatch } from '@/data/resources';
 import { nextPosition, surfaceWrites, surfacesOfPlace } from '@/data/takeoff';
 import { useToast } from '@/ui/toast';
 
@@ -22,6 +23,7 @@ export function newPlace(jobId: string, kind: PlaceKind, position: number): Plac
 
 /** Making, copying and deleting places with the surfaces that follow from them. */
 export function usePlaceActions(job: Job, places: readonly Place[], surfaces: readonly Surface[], kit: Kit) {
+  const client = useQueryClient();
   const send = useBatch(job.id);
   const router = useRouter();
   const toast = useToast();
@@ -48,19 +50,20 @@ export function usePlaceActions(job: Job, places: readonly Place[], surfaces: re
       ).catch(failed('Not copied'));
     },
     remove: async (place: Place) => {
-      const own = surfacesOfPlace(surfaces, place.id);
-      const gone: BatchWrite[] = own.map(({ id }) => ({ resource: 'surfaces', id, content: null }));
-      const again = (row: Place | Surface) => ({ ...contentOf(row), version: 0 });
+      // As they stand now: what was being stored a moment ago has changed them.
+      const now = client.getQueryData<Surface[]>(keys.ofJob('surfaces', job.id)) ?? surfaces;
+      const own = surfacesOfPlace(now, place.id);
+      const gone = own.map(deletion('surfaces'));
       const undo: BatchWrite[] = [
-        { resource: 'places', id: place.id, content: again(place) },
+        { resource: 'places', id: place.id, content: broughtBack(place) },
         ...own.map((row): BatchWrite => ({
           resource: 'surfaces',
           id: row.id,
-          content: again(row),
+          content: broughtBack(row),
         })),
       ];
       try {
-        await send([...gone, { resource: 'places', id: place.id, content: null }]);
+        await send([...gone, deletion('places')(place)]);
         router.navigate(`/jobs/${job.id}`);
         toast({
           text: `${place.name} and its surfaces are deleted.`,

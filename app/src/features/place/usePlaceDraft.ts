@@ -31,10 +31,11 @@ function read(current: unknown) {
 }
 
 /** Whether a write met another version of a surface, not of the place: then the surfaces are read again. */
-function metOtherSurface(error: unknown): boolean {
+function metOtherSurface(error: unknown, placeId: string): boolean {
   return (
     error instanceof Refused &&
     error.problem.current !== undefined &&
+    (error.problem.current as { readonly id?: unknown }).id !== placeId &&
     !placeSchema.safeParse(error.problem.current).success
   );
 }
@@ -66,12 +67,16 @@ export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
       try {
         return await write();
       } catch (error) {
-        if (!metOtherSurface(error)) throw error;
+        if (!metOtherSurface(error, row.id)) throw error;
         await client.refetchQueries({ queryKey: keys.ofJob('surfaces', row.jobId) });
         return write();
       }
     },
     [client, send, row.id, row.jobId, coatings],
   );
-  return useDraft<Content>({ first: contentOfPlace(row), version: row.version, check, save, read });
+  const gone = useCallback(() => {
+    void client.invalidateQueries({ queryKey: keys.ofJob('places', row.jobId) });
+    void client.invalidateQueries({ queryKey: keys.ofJob('surfaces', row.jobId) });
+  }, [client, row.jobId]);
+  return useDraft<Content>({ first: contentOfPlace(row), version: row.version, check, save, read, gone });
 }

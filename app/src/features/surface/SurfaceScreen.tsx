@@ -63,11 +63,14 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
 
   async function deleteIt() {
     try {
-      await remove(row.id);
+      // What was typed last is stored first: one deletes what one sees.
+      await stand.flush(false);
+      const version = stand.storedVersion();
+      await remove({ id: row.id, version });
       router.navigate(back);
       toast({
         text: `${row.name} is deleted.`,
-        undo: () => void put({ id: row.id, content: { ...contentOf(row), ...draft, version: 0 } }),
+        undo: () => void put({ id: row.id, content: { ...contentOf(row), ...draft, version: version + 1 } }),
       });
     } catch (error) {
       toast({ text: `Not deleted: ${whyFailed(error)}` });

@@ -124,4 +124,50 @@ describe('a surface being edited', () => {
     expect(result.current.draft.name).toBe('Theirs');
     expect(sent).toHaveLength(1);
   });
+
+  it('comes back over what is left of it when it was deleted elsewhere, or is let go', async () => {
+    const left = { id: row.id, version: 5, deletedAt: '2026-11-20T08:00:00.000Z' };
+    answer = (body) =>
+      body.version === 5
+        ? { status: 200, body: { ...row, ...body, version: 6 } }
+        : {
+            status: 409,
+            body: { type: 't', title: 't', status: 409, detail: 'Deleted.', errors: [], current: left },
+          };
+    const { result } = draft();
+    act(() => result.current.change({ name: 'Mine' }));
+    await later(1000);
+    act(() => result.current.resolve('mine'));
+    await later(1000);
+    expect(sent[sent.length - 1]).toMatchObject({ name: 'Mine', version: 5 });
+    expect([result.current.saveState.kind, result.current.storedVersion()]).toEqual(['saved', 6]);
+    const other = draft();
+    act(() => other.result.current.change({ name: 'Mine' }));
+    await later(1000);
+    const before = sent.length;
+    act(() => other.result.current.resolve('theirs'));
+    await later(5000);
+    expect([sent.length, other.result.current.saveState.kind]).toEqual([before, 'saved']);
+  });
+
+  it('is stored through before it is deleted: flushing waits for a write that is on its way', async () => {
+    let done: () => void = () => undefined;
+    const on = new Promise<void>((resolve) => (done = resolve));
+    const real = globalThis.fetch;
+    globalThis.fetch = (async (...given: Parameters<typeof fetch>) => {
+      await on;
+      return real(...given);
+    }) as typeof fetch;
+    const { result } = draft();
+    act(() => result.current.change({ coats: 3 }));
+    await later(1000);
+    act(() => result.current.change({ coats: 4 }));
+    const flushed = result.current.flush(false);
+    await act(async () => {
+      done();
+      await flushed;
+    });
+    expect(sent.map(({ version }) => version)).toEqual([row.version, result.current.storedVersion() - 1]);
+    expect(result.current.saveState.kind).toBe('saved');
+  });
 });

@@ -1,4 +1,5 @@
 import { surface as surfaceSchema, surfaceFields, type Surface } from '@fine-spray/contract';
+import { useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { sentences, useDraft } from '@/data/draft';
 import { contentOf, keys, useWrites } from '@/data/resources';
@@ -29,5 +30,10 @@ export function useSurfaceDraft(row: Surface) {
       (await put({ id: row.id, content: { ...content, version }, keepalive: leaving })).version,
     [put, row.id],
   );
-  return useDraft<Content>({ first: contentOfSurface(row), version: row.version, check, save, read });
+  const client = useQueryClient();
+  const gone = useCallback(
+    () => void client.invalidateQueries({ queryKey: keys.ofJob('surfaces', row.jobId) }),
+    [client, row.jobId],
+  );
+  return useDraft<Content>({ first: contentOfSurface(row), version: row.version, check, save, read, gone });
 }

@@ -17,7 +17,7 @@ export function useKeepSystem() {
     const id = newId();
     const { element, side, kind } = piece;
     try {
-      await put({
+      const kept = await put({
         id,
         content: {
           name,
@@ -28,7 +28,7 @@ export function useKeepSystem() {
           version: 0,
         },
       });
-      toast({ text: `${name} is now one of your systems.`, undo: () => void remove(id) });
+      toast({ text: `${name} is now one of your systems.`, undo: () => void remove(kept) });
     } catch (error) {
       toast({ text: `Not kept: ${whyFailed(error)}` });
     }
