@@ -101,10 +101,11 @@ await main(async () => {
 
   const db = await database();
   let serving;
+  let server;
   try {
-    const { serve } = await import('../server/dist/index.js');
+    server = await import('../server/dist/index.js');
     say('Bringing the database up to date …');
-    serving = await serve({
+    serving = await server.serve({
       port,
       databaseUrl: db.url,
       applicationFolder: APP_DIST,
@@ -116,6 +117,7 @@ await main(async () => {
     if (error.code === 'EADDRINUSE')
       stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
     if (process.env.FINE_SPRAY_DEBUG) throw error;
+    if (server && error instanceof server.NotForUs) stop(error.message);
     const said = error.errors?.[0]?.message ?? error.message;
     stop(
       `The database could not be used: ${said || error.code}.${process.env.DATABASE_URL ? ' Check DATABASE_URL.' : ''}`,

@@ -21,14 +21,20 @@ export type Problem = z.infer<typeof problem>;
 
 export const PROBLEM_TYPES = {
   'bad-body': { status: 422, title: 'Something in it cannot be taken' },
+  'bad-request': { status: 400, title: 'The request cannot be read' },
   'not-json': { status: 400, title: 'Not readable as JSON' },
   'not-found': { status: 404, title: 'Not found' },
+  'bad-method': { status: 405, title: 'This cannot be done here' },
+  slow: { status: 408, title: 'The request came too slowly' },
   stale: { status: 409, title: 'Changed elsewhere in the meantime' },
   'in-use': { status: 409, title: 'Still in use' },
   'too-large': { status: 413, title: 'Too large' },
+  'bad-type': { status: 415, title: 'Of a kind that cannot be read' },
+  'bad-range': { status: 416, title: 'There is no such part of it' },
   unreadable: { status: 500, title: 'Stored in a way that cannot be read' },
   unavailable: { status: 503, title: 'The database does not answer' },
   busy: { status: 503, title: 'Too much to do at once' },
+  'disk-full': { status: 507, title: 'No room left on the server' },
   internal: { status: 500, title: 'Something went wrong in the server' },
 } as const;
 

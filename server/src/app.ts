@@ -1,12 +1,13 @@
 import { openApiDocument } from '@fine-spray/contract/openapi';
-import { SINGLE_OPERATIONS } from '@fine-spray/contract';
+import { ALL_OPERATIONS, SINGLE_OPERATIONS } from '@fine-spray/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
-import { problemHandler, unknownPath } from './http/problems';
+import { expressPath } from './http/parameters';
+import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
 import { applicationFiles } from './http/static';
 import type { Pool } from './jobs/pool';
 import { paperRoutes } from './paper/routes';
@@ -47,7 +48,9 @@ export function createApp({ db, logger, pool, applicationFolder }: AppOptions): 
       strictTransportSecurity: false,
     }),
   );
+  app.use(readableAddress);
   app.use(compression());
+  app.use('/api', onlyJson);
   for (const { path } of [SINGLE_OPERATIONS.postBatch, SINGLE_OPERATIONS.postEntries])
     app.post(path, express.json({ limit: BATCH_BODY_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
@@ -64,9 +67,20 @@ export function createApp({ db, logger, pool, applicationFolder }: AppOptions): 
   app.use(paperRoutes(db, pool));
   app.use(gaugeRoutes());
   app.use(weatherRoutes());
+  for (const [path, methods] of methodsByPath()) app.all(expressPath(path), onlyFor(methods));
   app.use('/api', unknownPath);
   if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
   app.use(unknownPath);
   app.use(problemHandler);
   return app;
+}
+
+/** What each address of the API is for. */
+function methodsByPath(): ReadonlyMap<string, readonly string[]> {
+  const methods = new Map<string, string[]>();
+  for (const { path, method } of ALL_OPERATIONS) {
+    const known = methods.get(path) ?? [];
+    methods.set(path, [...known, ...(method === 'get' ? ['GET', 'HEAD'] : [method.toUpperCase()])]);
+  }
+  return methods;
 }

@@ -1,4 +1,4 @@
 export { createApp, type AppOptions } from './app';
-export { migrate, openDatabase, type Database } from './db/database';
+export { NotForUs, migrate, openDatabase, type Database } from './db/database';
 export { loadDemo } from './files/loadDemo';
 export { serve, type ServeOptions, type Serving } from './serve';

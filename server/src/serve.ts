@@ -5,6 +5,7 @@ import pino from 'pino';
 import { createApp } from './app';
 import { migrate, openDatabase } from './db/database';
 import { loadDemo } from './files/loadDemo';
+import { listenOn } from './http/listen';
 import { createPool, type Pool } from './jobs/pool';
 
 export interface ServeOptions {
@@ -32,13 +33,12 @@ export async function serve({
 }: ServeOptions): Promise<Serving> {
   const db = openDatabase(databaseUrl);
   try {
-    await migrate(db);
+    await migrate(databaseUrl);
     const loaded = demoFolder === undefined ? undefined : await loadDemo(db, demoFolder);
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
-    const server = createApp({ db, logger, pool, applicationFolder }).listen(port, '127.0.0.1');
-    await once(server, 'listening');
+    const server = await listenOn(createApp({ db, logger, pool, applicationFolder }), port, '127.0.0.1');
     return { address: `http://127.0.0.1:${port}`, stop: () => stop(server, pool, db) };
   } catch (error) {
     await db.destroy();

@@ -1,4 +1,5 @@
 import { NotOurs, Refused, Unreachable, call } from './api';
+import { reach } from './reach';
 
 const answer = (status: number, body?: unknown) => {
   globalThis.fetch = jest.fn(() =>
@@ -42,6 +43,19 @@ describe('calling the API', () => {
     const detail = 'The database does not answer. Try again in a moment.';
     answer(503, { type: 't', title: 't', status: 503, detail, errors: [] });
     await expect(call('GET', '/api/jobs')).rejects.toMatchObject({ message: detail });
+  });
+
+  it('knows that the server stores nothing for want of room, until a write is taken', async () => {
+    const detail = 'The disk of the server is full.';
+    answer(507, { type: 't', title: 't', status: 507, detail, errors: [] });
+    await expect(call('PUT', '/api/jobs/1', {})).rejects.toBeInstanceOf(Refused);
+    expect(reach.current().storesNothing).toBe(detail);
+    answer(200, { items: [] });
+    // Reading works on a full disk.
+    await call('GET', '/api/jobs');
+    expect(reach.current().storesNothing).toBe(detail);
+    await call('PUT', '/api/jobs/1', {});
+    expect(reach.current().storesNothing).toBeUndefined();
   });
 
   it('that nobody waits for any more says nothing of the server', async () => {

@@ -60,6 +60,9 @@ function isProblem(body: unknown): body is Problem {
 export const failureOfAnswer = (body: unknown): Error =>
   isProblem(body) ? new Refused(body) : new NotOurs();
 
+/** The status of a server whose disk is full. */
+const NO_ROOM = 507;
+
 async function answerOf(response: Response): Promise<unknown> {
   if (response.status === 204) return undefined;
   const body = await bodyOf(response);
@@ -116,5 +119,12 @@ export async function call(
           body: JSON.stringify(body),
         }),
   }).catch(away);
-  return answerOf(response);
+  try {
+    const answer = await answerOf(response);
+    if (method !== 'GET') reach.stores();
+    return answer;
+  } catch (error) {
+    if (error instanceof Refused && error.problem.status === NO_ROOM) reach.stores(error.message);
+    throw error;
+  }
 }

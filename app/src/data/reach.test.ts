@@ -15,7 +15,7 @@ describe('where the device stands to the server', () => {
   it('is reached by an answer, with the time it was and how far the clocks are apart', () => {
     reach.failed();
     reach.answered(new Date(NOW + 300_000).toUTCString());
-    expect(reach.current()).toEqual({ reached: true, at: NOW, skew: 300 });
+    expect(reach.current()).toEqual({ reached: true, at: NOW, skew: 300, storesNothing: undefined });
   });
 
   it('is not reached by a failure, and says as of when', () => {

@@ -6,9 +6,11 @@ export interface Reach {
   readonly at: number | undefined;
   /** Server clock less the clock of this device, s; as told by its last answer. */
   readonly skew: number | undefined;
+  /** Why the server stores nothing though it answers, in its words. */
+  readonly storesNothing: string | undefined;
 }
 
-let now: Reach = { reached: undefined, at: undefined, skew: undefined };
+let now: Reach = { reached: undefined, at: undefined, skew: undefined, storesNothing: undefined };
 const listeners = new Set<() => void>();
 
 function set(next: Reach): void {
@@ -29,7 +31,11 @@ export const reach = {
     const skew = Number.isNaN(server) ? now.skew : Math.round((server - at) / 1000);
     // Told at most once a minute while nothing changes: no screen needs it more often.
     if (now.reached === true && now.skew === skew && now.at !== undefined && at - now.at < 60_000) return;
-    set({ reached: true, at, skew });
+    set({ ...now, reached: true, at, skew });
+  },
+  /** A write was taken, or refused for want of room: with what the server said. */
+  stores: (refusal?: string): void => {
+    if (now.storesNothing !== refusal) set({ ...now, storesNothing: refusal });
   },
   failed: (): void => {
     if (now.reached !== false) set({ ...now, reached: false });

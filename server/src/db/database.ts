@@ -47,11 +47,25 @@ function withFields(result: unknown): unknown {
   return Object.fromEntries(Object.entries(result).map(([column, value]) => [fieldOf(column), value]));
 }
 
-/** Opens a pool on a PostgreSQL address; nothing is asked of the server yet. */
-export function openDatabase(url: string): Database {
+/** How long the database tries, ms: a statement, for the lock of another, and with nothing to do in a transaction. */
+const PATIENCE = {
+  statement_timeout: 15_000,
+  lock_timeout: 5000,
+  idle_in_transaction_session_timeout: 15_000,
+};
+
+/**
+ * Opens a pool on a PostgreSQL address; nothing is asked of the server yet.
+ * @param patience `endless` for what may take its time with nobody waiting: migrations
+ */
+export function openDatabase(url: string, patience: 'of a request' | 'endless' = 'of a request'): Database {
   return knex({
     client: 'pg',
-    connection: { connectionString: url, connectionTimeoutMillis: 4000 },
+    connection: {
+      connectionString: url,
+      connectionTimeoutMillis: 4000,
+      ...(patience === 'endless' ? {} : PATIENCE),
+    },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
     compileSqlOnError: false,
@@ -69,7 +83,39 @@ export function openDatabase(url: string): Database {
   });
 }
 
-/** Brings the schema up to date. Safe to call from several instances at once: Knex holds its own lock. */
-export async function migrate(db: Database): Promise<void> {
-  await db.migrate.latest();
+/** Why a database is left alone, in a sentence for whoever started the program. */
+export class NotForUs extends Error {}
+
+/** Names the lock that one who migrates holds, so that others wait: any number, the same in every version. */
+const MIGRATING = 7_213_004;
+
+/**
+ * Brings the schema up to date. Several instances may begin at once: one does it, the others wait. One that was cut off leaves
+ * nothing that stops the next.
+ * @throws NotForUs where a newer program has been at work
+ */
+export async function migrate(url: string): Promise<void> {
+  const db = openDatabase(url, 'endless');
+  try {
+    await db.transaction(async (trx) => {
+      await trx.raw('select pg_advisory_xact_lock(?)', [MIGRATING]);
+      await refuseNewer(db);
+      // Ours is the only one at work, so a lock of Knex's that is there was left by one that was cut off.
+      await db.migrate.forceFreeMigrationsLock();
+      await db.migrate.latest();
+    });
+  } finally {
+    await db.destroy();
+  }
+}
+
+/** Refuses a database that has been through migrations this program does not have. */
+async function refuseNewer(db: Database): Promise<void> {
+  if (!(await db.schema.hasTable('schema_migration'))) return;
+  const done = await db('schema_migration').select<{ name: string }[]>('name');
+  const unknown = done.find(({ name }) => !(name in MIGRATIONS));
+  if (unknown)
+    throw new NotForUs(
+      `The data were last used by a newer Fine Spray (it has been through "${unknown.name}"). Bring this program up to date; nothing was changed.`,
+    );
 }

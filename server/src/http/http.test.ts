@@ -1,6 +1,6 @@
 import { mkdtempSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { once } from 'node:events';
-import { createServer, type AddressInfo } from 'node:net';
+import { connect, createServer, type AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { ALL_OPERATIONS, problem } from '@fine-spray/contract';
@@ -8,7 +8,8 @@ import pino from 'pino';
 import { createPool } from '../jobs/pool';
 import { createApp } from '../app';
 import { openDatabase } from '../db/database';
-import { asProblem } from './problems';
+import { listenOn } from './listen';
+import { asProblem, problemOf } from './problems';
 import { loadDemo } from '../files/loadDemo';
 import { DEMO_FOLDER, startTestServer, type TestServer } from '../testing/server';
 
@@ -47,6 +48,30 @@ describe('health', () => {
     expect(said.detail).toMatch(/database does not answer/);
   });
 
+  it('says when to try again where it fails for a while', async () => {
+    const db = openDatabase(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
+    const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
+    const app = createApp({ db, pool, logger: pino({ level: 'silent' }) });
+    const listening = await listenOn(app, 0, '127.0.0.1');
+    const down = await fetch(`http://127.0.0.1:${(listening.address() as AddressInfo).port}/api/tips`);
+    listening.close();
+    await pool.close();
+    await db.destroy();
+    expect([down.status, down.headers.get('retry-after')]).toEqual([503, '5']);
+  });
+
+  it.each([
+    ['53100', 'disk-full', 507],
+    ['ENOSPC', 'disk-full', 507],
+    ['57014', 'busy', 503],
+    ['55P03', 'busy', 503],
+    ['22P05', 'bad-body', 422],
+  ] as const)('reads the failure %s as %s', (code, type, status) => {
+    const found = asProblem(Object.assign(new Error('secret'), { code }));
+    expect([found.type, problemOf(found).status]).toEqual([type, status]);
+    expect(found.detail).not.toMatch(/secret/);
+  });
+
   it('reads a refused or dropped connection as the database not answering', () => {
     for (const code of ['ECONNREFUSED', '57P01']) {
       expect(asProblem(Object.assign(new Error('x'), { code })).type).toBe('unavailable');
@@ -63,8 +88,116 @@ describe('bodies', () => {
     expect(answer.body['detail']).toMatch(/256 kB/);
   });
 
+  it.each([
+    ['a form', 'application/x-www-form-urlencoded', {}, 415],
+    ['text', 'text/plain', {}, 415],
+    ['an unknown character set', 'application/json; charset=martian', {}, 415],
+    ['an unknown encoding', 'application/json', { 'Content-Encoding': 'martian' }, 415],
+    ['what is not gzip though it says so', 'application/json', { 'Content-Encoding': 'gzip' }, 400],
+  ])('of %s are refused by name', async (_what, type, extra, status) => {
+    const answer = await fetch(`${server.address}${url}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': type, ...extra },
+      body: '{"family":"standard"}',
+    });
+    expect(answer.status).toBe(status);
+    expect(problem.parse(await answer.json()).status).toBe(status);
+  });
+
+  it('that are wrong in thousands of places are answered in a few lines', async () => {
+    const writes = Array.from({ length: 2400 }, () => ({
+      resource: 'tips',
+      id: 'x',
+      content: { version: 0 },
+    }));
+    const answer = await fetch(`${server.address}/api/batch`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ writes }),
+    });
+    const text = await answer.text();
+    expect([answer.status, text.length < 5000]).toEqual([422, true]);
+    const { errors, detail } = problem.parse(JSON.parse(text));
+    expect(errors.length).toBe(20);
+    expect(detail).toMatch(/ And [\d,]+ more like it\.$/);
+  });
+
+  it('that do not come are not waited for', async () => {
+    const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
+    const app = createApp({ db: server.db, pool, logger: pino({ level: 'silent' }) });
+    const listening = await listenOn(app, 0, '127.0.0.1', { head: 150, request: 300 });
+    const { port } = listening.address() as AddressInfo;
+    const cut = async (sent: string): Promise<string> => {
+      const socket = connect(port, '127.0.0.1');
+      let heard = '';
+      socket.on('data', (data: Buffer) => (heard += data.toString()));
+      socket.write(sent);
+      await once(socket, 'close');
+      return heard;
+    };
+    const head = `PUT ${url} HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\n`;
+    expect(await cut(head)).toMatch(/^HTTP\/1.1 408 /);
+    expect(await cut(`${head}Content-Length: 900\r\n\r\n{`)).toMatch(/^HTTP\/1.1 408 /);
+    listening.close();
+    await pool.close();
+  });
+
   it('that are not JSON are refused with 400', async () => {
     expect((await server.call('PUT', url, '{"family":')).status).toBe(400);
+  });
+});
+
+describe('an address', () => {
+  it.each([
+    ['PATCH', '/api/tips', 405, 'GET, HEAD'],
+    ['DELETE', '/api/company', 405, 'GET, HEAD, PUT'],
+    ['PUT', '/api/entries', 405, 'GET, HEAD, POST'],
+    ['POST', '/jobs/1', 405, 'GET, HEAD'],
+    ['OPTIONS', '/api/batch', 200, 'POST'],
+  ])('%s %s is %i, with what it is for', async (method, url, status, allow) => {
+    const answer = await fetch(`${server.address}${url}`, { method });
+    expect([answer.status, answer.headers.get('allow')]).toEqual([status, allow]);
+  });
+
+  it.each(['/api/tips/%E0%A4%A', '/%E0%A4%A', '/%00', '/_expo/%2e%2e/%c0%ae', '/api/jobs/%/surfaces'])(
+    'that is broken is 400 or 404, never 500: %s',
+    async (url) => {
+      const { hostname, port } = new URL(server.address);
+      const socket = connect(Number(port), hostname);
+      socket.write(`GET ${url} HTTP/1.1\r\nHost: x\r\nConnection: close\r\n\r\n`);
+      const [data] = (await once(socket, 'data')) as [Buffer];
+      expect(data.toString()).toMatch(/^HTTP\/1.1 (400|404) /);
+      socket.destroy();
+    },
+  );
+
+  it('has the parts that are asked for, and no others', async () => {
+    const url = `${server.address}/_expo/static/js/main-abc.js`;
+    const part = await fetch(url, { headers: { Range: 'bytes=0-9' } });
+    expect([part.status, (await part.text()).length]).toEqual([206, 10]);
+    const none = await fetch(url, { headers: { Range: 'bytes=999999-' } });
+    expect([none.status, problem.parse(await none.json()).status]).toEqual([416, 416]);
+    expect(none.headers.get('content-range')).toMatch(/^bytes \*\/\d+$/);
+    const page = await fetch(`${server.address}/jobs/1`, { headers: { Range: 'bytes=999999-' } });
+    expect(page.status).toBe(416);
+  });
+});
+
+describe('a full disk', () => {
+  it('is said by name while what is there can be read', async () => {
+    const { db } = server;
+    await db.raw(`create function no_room() returns trigger language plpgsql as
+      $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`);
+    await db.raw('create trigger no_room before insert on tip for each row execute function no_room()');
+    const answer = await server.call('PUT', '/api/tips/0190a000-0000-7000-8000-000000000001', {
+      ...{ family: 'standard', code: '515', litresBefore: 0, price: null, note: '', version: 0 },
+    });
+    expect([answer.status, answer.body['detail']]).toEqual([
+      507,
+      'The disk of the server is full, so nothing can be stored. What was stored is there.',
+    ]);
+    expect((await server.call('GET', '/api/tips')).status).toBe(200);
+    await db.raw('drop trigger no_room on tip');
   });
 });
 

@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import express, { Router } from 'express';
+import { onlyFor } from './problems';
 
 const YEAR = 365 * 24 * 3600 * 1000;
 /** Folders whose files carry a hash in their name. */
@@ -22,6 +23,10 @@ export function applicationFiles(folder: string): Router {
       },
     }),
   );
+  router.use((request, response, next) => {
+    if (request.path.startsWith('/api/') || request.method === 'GET' || request.method === 'HEAD') next();
+    else void onlyFor(['GET', 'HEAD'])(request, response, next);
+  });
   router.get(/^\/(?!api\/)[^.]*$/, (_request, response) => {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(path.join(folder, 'index.html'));

@@ -37,7 +37,7 @@ export async function startTestServer({
   await admin.raw(`create database ${name}`);
   base.pathname = `/${name}`;
   const db = openDatabase(base.href);
-  await migrate(db);
+  await migrate(base.href);
   if (demo) await loadDemo(db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
   const app = createApp({ db, logger: pino({ level: 'silent' }), pool, applicationFolder });

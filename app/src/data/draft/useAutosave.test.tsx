@@ -16,6 +16,9 @@ const stale: Problem = {
   current: { version: 2 },
 };
 
+const refused = (status: number) =>
+  new Refused({ type: 'x', title: 'x', status, detail: 'No.', errors: [] });
+
 describe('autosave', () => {
   it('stores the last of several quick changes once', async () => {
     const save = jest.fn(() => Promise.resolve());
@@ -51,6 +54,24 @@ describe('autosave', () => {
     away = false;
     await later(5000);
     expect(save).toHaveBeenLastCalledWith('kept', false);
+    expect(result.current.state.kind).toBe('saved');
+  });
+
+  it('tries again where the server has no room or its database is away, and not where it says no', async () => {
+    let status = 507;
+    const save = jest.fn(() => (status === 0 ? Promise.resolve() : Promise.reject(refused(status))));
+    const { result } = renderHook(() => useAutosave<string>(save));
+    act(() => result.current.change('kept'));
+    await later(1000);
+    expect(result.current.state.kind).toBe('waiting');
+    status = 422;
+    await later(5000);
+    expect(save).toHaveBeenCalledTimes(2);
+    status = 0;
+    await later(20_000);
+    expect(save).toHaveBeenCalledTimes(2);
+    act(() => result.current.change('put right'));
+    await later(1000);
     expect(result.current.state.kind).toBe('saved');
   });
 

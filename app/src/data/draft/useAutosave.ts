@@ -13,6 +13,9 @@ const PAUSE = 400;
 /** Pause before a failed save is tried again. */
 const AGAIN = 4000;
 
+/** Whether a write that failed may be taken a while later as it is. */
+const mayPass = (error: unknown): boolean => !(error instanceof Refused) || error.problem.status >= 500;
+
 /**
  * Stores a draft a moment after the last change, one write at a time, and at once when the screen is left.
  * Answers where it stands; a write that failed stays waiting and is tried again.
@@ -41,7 +44,7 @@ export function useAutosave<Draft>(save: (draft: Draft, leaving: boolean) => Pro
             return;
           }
           setState({ kind: 'waiting', why: whyFailed(error) });
-          if (!(error instanceof Refused)) timer.current = setTimeout(() => void flush(false), AGAIN);
+          if (mayPass(error)) timer.current = setTimeout(() => void flush(false), AGAIN);
           return;
         }
         if (!pending.current) setState({ kind: 'saved' });

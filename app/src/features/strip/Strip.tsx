@@ -1,4 +1,5 @@
 import CloudOff from 'lucide-react-native/icons/cloud-off';
+import HardDrive from 'lucide-react-native/icons/hard-drive';
 import FileWarning from 'lucide-react-native/icons/file-exclamation-point';
 import Send from 'lucide-react-native/icons/send';
 import Clock from 'lucide-react-native/icons/clock-alert';
@@ -27,7 +28,11 @@ export function Strip() {
   const router = useRouter();
   useSending();
   const { waiting, full, aside } = useOutbox();
-  const { reached, at, skew } = useSyncExternalStore(reach.subscribe, reach.current, reach.current);
+  const { reached, at, skew, storesNothing } = useSyncExternalStore(
+    reach.subscribe,
+    reach.current,
+    reach.current,
+  );
   const ready = useSyncExternalStore(update.subscribe, update.ready, update.ready);
   useEffect(
     () =>
@@ -42,13 +47,20 @@ export function Strip() {
   const away = reached === false;
   const unreadable = useUnreadable();
   const [first] = unreadable;
-  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready && !first) return null;
+  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready && !first && !storesNothing)
+    return null;
   return (
     <View role="status" className="gap-1 border-b border-rule bg-caution-tint px-4 py-1" testID="strip">
       {away ? (
         <Line
           icon={CloudOff}
           text={`The server is not reached. You see what this device has${at === undefined ? '' : ` as of ${timeOf(at)}`}.`}
+        />
+      ) : null}
+      {storesNothing !== undefined && !away ? (
+        <Line
+          icon={HardDrive}
+          text={`${storesNothing} What you write stays on this device until there is room.`}
         />
       ) : null}
       {waiting.length > 0 ? (
