@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
@@ -68,16 +68,62 @@ test('a second start from the same folder is refused; both signals stop server a
   remove();
 });
 
-test('when its PostgreSQL is killed, it says so and stops; the next start has everything', async () => {
+test('when its PostgreSQL is killed, it says so, starts it again and has everything', async () => {
   test.setTimeout(120_000);
   const { home, remove } = temporaryHome();
   const running = await startFineSpray(home, await freePort());
-  spawnSync('pkill', ['-KILL', '-f', `${home}.*-p`]);
-  expect(await running.ended).toBe(1);
-  expect(running.output()).toMatch(/PostgreSQL ended by itself/);
-  const again = await startFineSpray(home, await freePort());
-  const { items } = (await (await fetch(`${again.address}/api/jobs`)).json()) as { items: unknown[] };
-  expect(items).toHaveLength(3);
-  await again.stop();
+  const jobs = async () => {
+    const answer = await fetch(`${running.address}/api/jobs`);
+    return answer.ok ? ((await answer.json()) as { items: unknown[] }).items.length : answer.status;
+  };
+  for (let kill = 1; kill <= 2; kill += 1) {
+    spawnSync('pkill', ['-KILL', '-f', `${home}.*-p`]);
+    await expect.poll(() => running.output().split('PostgreSQL runs again').length - 1).toBe(kill);
+    await expect.poll(jobs).toBe(3);
+  }
+  expect(running.output()).toMatch(/PostgreSQL ended by itself\. It said: .+\. Starting it again …/);
+  expect(await running.stop()).toBe(0);
+  expect(spawnSync('pgrep', ['-f', home]).stdout.toString()).toBe('');
+  remove();
+});
+
+/** Ends everything that was started for a data folder, as when somebody pulls the plug. */
+function pullThePlug(home: string): void {
+  process.kill(Number(readFileSync(path.join(home, 'start.pid'), 'utf8')), 'SIGKILL');
+  spawnSync('pkill', ['-KILL', '-f', home]);
+}
+
+test('the first start can be cut off at any moment: the next one has all of it', async () => {
+  test.setTimeout(240_000);
+  const { home, remove } = temporaryHome();
+  // With an initdb of its own, since that is what can be cut.
+  const env = { FINE_SPRAY_HOME: home, FINE_SPRAY_NEW_CLUSTER: '' };
+  const moments = [
+    [/Starting PostgreSQL/, 5],
+    [/Making the database/, 0],
+    [/Making the database/, 300],
+    [/Making the database/, 700],
+    [/Bringing the database/, 0],
+    [/Bringing the database/, 60],
+    [/Bringing the database/, 150],
+    [/Bringing the database/, 350],
+  ] as const;
+  for (const [line, after] of moments) {
+    const command = runStart({ ...env, PORT: String(await freePort()) });
+    await expect.poll(() => line.test(command.output()) || command.output(), { intervals: [5] }).toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, after));
+    pullThePlug(home);
+    await command.ended;
+  }
+  const running = await startFineSpray(home, await freePort());
+  for (const [url, count] of [
+    ['jobs', 3],
+    ['entries', 207],
+  ] as const) {
+    const { items } = (await (await fetch(`${running.address}/api/${url}`)).json()) as { items: unknown[] };
+    expect(items).toHaveLength(count);
+  }
+  expect(await running.stop()).toBe(0);
+  expect(readdirSync(path.join(home, 'postgres')).filter((name) => name.startsWith('begun-'))).toEqual([]);
   remove();
 });

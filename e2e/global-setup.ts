@@ -15,6 +15,7 @@ export default async function globalSetup(): Promise<() => Promise<void>> {
   const filling = new Instance(await freePort(), cluster.url);
   await filling.start();
   await filling.stop();
+  process.env['FINE_SPRAY_ADMIN'] = cluster.adminUrl;
   process.env['FINE_SPRAY_TEMPLATE'] = cluster.url;
   return async () => {
     await cluster.stop();

@@ -9,9 +9,7 @@ import { Instance } from './instance';
 /** A copy of the database with the demo in it. */
 async function demoDatabase(name: string): Promise<string> {
   const template = new URL(process.env['FINE_SPRAY_TEMPLATE'] ?? '');
-  const admin = new URL(template);
-  admin.pathname = '/postgres';
-  const client = new pg.Client({ connectionString: admin.href });
+  const client = new pg.Client({ connectionString: process.env['FINE_SPRAY_ADMIN'] ?? '' });
   await client.connect();
   await client.query(`create database ${name} template ${template.pathname.slice(1)}`);
   await client.end();

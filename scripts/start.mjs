@@ -1,11 +1,12 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { ensureBuilt, APP_DIST } from './lib/build.mjs';
+import { KINDS, backUp, eachNight } from './lib/backups.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
-import { ROOT, dataFolder } from './lib/paths.mjs';
-import { stillRuns } from './lib/run.mjs';
+import { backupsOf } from './lib/clusterFolder.mjs';
+import { takeLock } from './lib/lock.mjs';
+import { ensureNodePackages, ensurePostgres, postgresPrograms } from './lib/packages.mjs';
+import { ROOT, clusterFolder, dataFolder } from './lib/paths.mjs';
 import { main, say, stop } from './lib/say.mjs';
 
 const DEFAULT_PORT = 4380;
@@ -31,47 +32,36 @@ function checkPort(port) {
   });
 }
 
-/** One start at a time from one data folder. */
-function takeLock(folder) {
-  const file = path.join(folder, 'start.pid');
-  try {
-    mkdirSync(folder, { recursive: true, mode: 0o755 });
-    if (existsSync(file)) {
-      const pid = Number(readFileSync(file, 'utf8'));
-      if (pid !== process.pid && stillRuns(pid, 'start.mjs')) {
-        stop(
-          `Fine Spray already runs from ${folder} (process ${pid}). Stop it first, or choose another folder with FINE_SPRAY_HOME.`,
-        );
-      }
-    }
-    writeFileSync(file, String(process.pid));
-  } catch (error) {
-    if (error.code)
-      stop(
-        `The data folder ${folder} cannot be written (${error.code}). Choose another with FINE_SPRAY_HOME.`,
-      );
-    throw error;
-  }
-  return () => rmSync(file, { force: true });
-}
-
-/** The database: DATABASE_URL, or a PostgreSQL of our own in the data folder. */
+/** The database: DATABASE_URL, or a PostgreSQL of our own in the data folder, with its backups. */
 async function database() {
   if (process.env.DATABASE_URL)
     return {
       url: process.env.DATABASE_URL,
       ended: new Promise(() => undefined),
+      backUp: (kind) =>
+        backUp(
+          { url: process.env.DATABASE_URL, programs: postgresPrograms() },
+          backupsOf(clusterFolder()),
+          kind,
+        ),
       stop: async () => undefined,
     };
   await ensurePostgres();
-  const folder = dataFolder();
-  const release = takeLock(folder);
+  const release = takeLock(dataFolder());
   try {
     say('Starting PostgreSQL …');
-    const cluster = await startCluster(path.join(folder, 'postgres'));
+    const cluster = await startCluster(clusterFolder());
+    const folder = backupsOf(clusterFolder());
+    const make = (kind) => backUp({ url: cluster.databaseAsAdmin, programs: cluster.programs }, folder, kind);
+    const endNights = eachNight(folder, () =>
+      make(KINDS.night).catch((error) => say(`The backup of this night could not be made: ${error.message}`)),
+    );
     return {
-      ...cluster,
+      url: cluster.url,
+      ended: cluster.ended,
+      backUp: make,
       stop: async () => {
+        endNights();
         await cluster.stop();
         release();
       },
@@ -110,6 +100,10 @@ await main(async () => {
       databaseUrl: db.url,
       applicationFolder: APP_DIST,
       demoFolder: path.join(ROOT, 'demo'),
+      beforeMigration: async () => {
+        say('Backing up before the database is changed …');
+        await db.backUp(KINDS.migration);
+      },
       say,
     });
   } catch (error) {
@@ -124,11 +118,13 @@ await main(async () => {
     );
   }
   say(`Fine Spray is at ${serving.address}  (Ctrl-C stops it)`);
-  const why = await Promise.race([signalled.then(() => 'asked'), db.ended.then(() => 'database')]);
+  const said = await Promise.race([signalled, db.ended]);
   await serving.stop();
   await db.stop();
-  if (why === 'database' && !asked)
-    stop('PostgreSQL ended by itself, so Fine Spray stopped. Nothing stored is lost; start it again.');
+  if (!asked)
+    stop(
+      `PostgreSQL ended again and again, so Fine Spray stopped. It said: ${said}. What was stored is there; the backups are in ${backupsOf(clusterFolder())}.`,
+    );
   say('Stopped.');
   process.exit(0);
 });

@@ -1,7 +1,10 @@
 /** A PostgreSQL of our own. */
 export interface Cluster {
+  /** The database, for the program. */
   readonly url: string;
-  /** Resolves when it ends by itself. */
+  /** For whoever may do everything. */
+  readonly adminUrl: string;
+  /** Resolves with the last it said when it cannot be kept running. */
   readonly ended: Promise<unknown>;
   stop(): Promise<void>;
 }

@@ -5,14 +5,17 @@ import { ROOT } from './paths.mjs';
 import { isRoot, run } from './run.mjs';
 import { during, stop } from './say.mjs';
 
-const POSTGRES_BASE = '/usr/lib/postgresql';
+/** Where Debian keeps PostgreSQL's programs, a folder for each version; elsewhere they are named by a setting. */
+const postgresBase = () => process.env.FINE_SPRAY_POSTGRES ?? '/usr/lib/postgresql';
 
-/** Folder of PostgreSQL's programs (Debian's newest), or undefined. */
-export function postgresPrograms() {
-  if (!existsSync(POSTGRES_BASE)) return undefined;
-  return readdirSync(POSTGRES_BASE)
+/** Folder of PostgreSQL's programs, of a version or the newest there is; undefined where there is none. */
+export function postgresPrograms(wanted) {
+  const base = postgresBase();
+  if (!existsSync(base)) return undefined;
+  return readdirSync(base)
+    .filter((version) => wanted === undefined || version === wanted)
     .sort((a, b) => Number(b) - Number(a))
-    .map((version) => path.join(POSTGRES_BASE, version, 'bin'))
+    .map((version) => path.join(base, version, 'bin'))
     .find((folder) => existsSync(path.join(folder, 'initdb')) && existsSync(path.join(folder, 'postgres')));
 }
 

@@ -12,3 +12,6 @@ export function dataFolder() {
   const base = process.env.XDG_DATA_HOME ?? path.join(os.homedir(), '.local/share');
   return path.join(base, 'fine-spray');
 }
+
+/** Where a PostgreSQL of our own lives. */
+export const clusterFolder = () => path.join(dataFolder(), 'postgres');

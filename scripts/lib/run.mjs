@@ -28,6 +28,10 @@ export function run(program, args, { quiet = false, env = process.env, cwd, inpu
 
 export const isRoot = () => process.getuid?.() === 0;
 
+/** PostgreSQL refuses to run as root: then it runs as the system user Debian's package makes. */
+export const asPostgres = (program, args) =>
+  isRoot() ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args];
+
 /** Command line of a process; empty when it has ended and is not cleared away yet, undefined when there is none. */
 export function commandLine(pid) {
   if (!Number.isInteger(pid) || pid <= 0) return undefined;
@@ -40,8 +44,9 @@ export function commandLine(pid) {
 
 /**
  * Whether a process noted in a file still runs and is the one meant: its number may have been given to another
- * since. Its command line must contain `mark`.
+ * since. Its command line must contain `mark`, or match it.
  */
 export function stillRuns(pid, mark) {
-  return commandLine(pid)?.includes(mark) ?? false;
+  const line = commandLine(pid) ?? '';
+  return typeof mark === 'string' ? line.includes(mark) : mark.test(line);
 }

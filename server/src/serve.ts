@@ -13,6 +13,8 @@ export interface ServeOptions {
   readonly databaseUrl: string;
   readonly applicationFolder?: string;
   readonly demoFolder?: string;
+  /** Awaited before a database that has something in it is brought up to date; nothing is changed where it fails. */
+  readonly beforeMigration?: () => Promise<unknown>;
   /** Told what is being done, a line at each step. */
   readonly say: (line: string) => void;
 }
@@ -29,11 +31,12 @@ export async function serve({
   databaseUrl,
   applicationFolder,
   demoFolder,
+  beforeMigration,
   say,
 }: ServeOptions): Promise<Serving> {
   const db = openDatabase(databaseUrl);
   try {
-    await migrate(databaseUrl);
+    await migrate(databaseUrl, beforeMigration);
     const loaded = demoFolder === undefined ? undefined : await loadDemo(db, demoFolder);
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });

@@ -7,6 +7,8 @@ export interface KeptEntry {
   readonly order?: number;
   readonly id: string;
   readonly fields: EntryFields;
+  /** What the server found of the clock when it first took the entry; it has lost it since. */
+  readonly clockSkew?: number | null;
   /** Why the server did not take it; it stays until somebody looks. */
   readonly refused?: string;
   /** What the server has under the same id, where the two differ. */
@@ -86,6 +88,11 @@ export class Device {
 
   async entryIds(): Promise<readonly string[]> {
     return (await this.#open()).getAllKeys('entries');
+  }
+
+  /** Forgets the log of another company. */
+  async forgetEntries(): Promise<void> {
+    await (await this.#open()).clear('entries');
   }
 
   async keepEntries(entries: readonly Entry[]): Promise<void> {

@@ -5,7 +5,8 @@ import { usePreferenceText } from '@/ui/preference';
 import { device } from './device';
 import { keptLog } from './keptQueries';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
-import { items, keys } from './resources';
+import { keys, listed } from './resources';
+import { sendLost } from './restored';
 import { noteUnreadable } from './sound';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -136,7 +137,11 @@ function useStored() {
     queryFn: async () => {
       const had = client.getQueryData<Entry[]>(keys.list('entries'));
       // Not ended with who asked: what comes is kept for all who ask later.
-      const asked = items('/api/entries').then(entriesAmong);
+      const asked = listed('/api/entries').then(({ items, unreadable }) => {
+        const there = entriesAmong(items);
+        void sendLost(new Set([...there, ...unreadable].map(({ id }) => id))).catch(() => undefined);
+        return there;
+      });
       if (had) return asked;
       // Whichever comes first is shown; a server that fails leaves what the device has.
       const kept = keptLog(device).then((found) => (found ? entriesAmong(found) : undefined));

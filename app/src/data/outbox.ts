@@ -56,12 +56,13 @@ interface Sent {
 
 /** An entry as it was kept, in today's form; nothing where this program cannot read it. */
 function readWaiting(stored: unknown): Waiting | undefined {
-  const { id, fields, refused, theirs } = (stored ?? {}) as Partial<Waiting>;
+  const { id, fields, refused, theirs, clockSkew } = (stored ?? {}) as Partial<Waiting>;
   const checked = entryFields.safeParse(fields);
   if (typeof id !== 'string' || !checked.success) return undefined;
   return {
     id,
     fields: upgraded(checked.data),
+    ...(clockSkew === undefined ? {} : { clockSkew }),
     ...(typeof refused === 'string' ? { refused } : {}),
     ...(theirs === undefined ? {} : { theirs }),
   };
@@ -247,6 +248,25 @@ export class Outbox {
     this.tell({ kind: 'changed' });
   }
 
+  /** Entries the server once took and has lost, as they were: under their ids, with what it found of the clock. */
+  async sendAgain(entries: readonly Entry[]): Promise<void> {
+    const waiting = new Set(this.state.waiting.map(({ id }) => id));
+    const again = entries
+      .filter(({ id }) => !waiting.has(id))
+      .map((one): Waiting => {
+        const { id, clockSkew, version: _version, createdAt: _made, updatedAt: _changed, ...fields } = one;
+        return { id, fields, clockSkew };
+      });
+    if (again.length === 0) return;
+    const ids = new Set(again.map(({ id }) => id));
+    ids.forEach((id) => this.dropped.delete(id));
+    const sent = new Map([...this.state.sent].filter(([id]) => !ids.has(id)));
+    this.set({ sent, waiting: [...this.state.waiting, ...again] });
+    for (const one of again) await this.keep(one);
+    this.tell({ kind: 'changed' });
+    await this.send();
+  }
+
   private onItsWay: ReadonlySet<string> = new Set();
 
   /** Ends what would go on by itself: trying again, and listening to other pages. */
@@ -383,7 +403,13 @@ async function sentTogether(some: readonly Waiting[]): Promise<readonly Sent[]> 
   const answer = await call(
     'POST',
     '/api/entries',
-    { entries: some.map(({ id, fields }) => ({ id, ...fields })) },
+    {
+      entries: some.map(({ id, fields, clockSkew }) => ({
+        ...fields,
+        id,
+        ...(clockSkew === undefined ? {} : { clockSkew }),
+      })),
+    },
     { clock: true },
   );
   const { results } = (answer ?? {}) as { readonly results?: unknown };

@@ -53,13 +53,21 @@ interface List {
   readonly unreadable?: readonly Unreadable[];
 }
 
-/** The rows of a list as they came; what the server could not read of it is noted. */
-export async function items(path: string, signal?: AbortSignal): Promise<unknown[]> {
+/** The rows of a list as they came, and which of it the server could not read; those are noted. */
+export async function listed(
+  path: string,
+  signal?: AbortSignal,
+): Promise<{ readonly items: unknown[]; readonly unreadable: readonly Unreadable[] }> {
   const answer = (await call('GET', path, undefined, signal ? { signal } : {})) as Partial<List>;
   if (!Array.isArray(answer.items)) throw new Unknown(`${path} is no list.`);
-  noteUnreadable(`${path} there`, answer.unreadable ?? []);
-  return answer.items as unknown[];
+  const unreadable = answer.unreadable ?? [];
+  noteUnreadable(`${path} there`, unreadable);
+  return { items: answer.items as unknown[], unreadable };
 }
+
+/** The rows of a list as they came. */
+export const items = async (path: string, signal?: AbortSignal): Promise<unknown[]> =>
+  (await listed(path, signal)).items;
 
 /** Why something cannot be shown: the failure of the first of its queries that has nothing; none where all have something. */
 export const failureOf = (

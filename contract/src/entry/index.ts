@@ -20,6 +20,7 @@ export {
   manyEntries,
   manyEntriesAnswer,
   manyEntriesHead,
+  oneOfMany,
   type ManyEntriesAnswer,
 } from './many';
 export {

@@ -1,15 +1,21 @@
 import { z } from 'zod';
 import { id } from '../primitives';
 import { problem } from '../problem';
-import { entry, entryFields } from './entry';
+import { clockSkewSchema, entry, entryFields } from './entry';
 
 /** Entries of one request at most. */
 export const ENTRIES_AT_ONCE = 200;
 
+/**
+ * `clockSkew`: what the server found of the clock when it first took an entry that it no longer has, being restored from a
+ * backup. Else it is taken from the request.
+ */
+export const oneOfMany = entryFields.safeExtend({ id, clockSkew: clockSkewSchema.optional() });
+
 /** Entries that waited on a device, in the order they were written. */
 export const manyEntries = z
   .object({
-    entries: z.array(entryFields.safeExtend({ id })).max(ENTRIES_AT_ONCE, {
+    entries: z.array(oneOfMany).max(ENTRIES_AT_ONCE, {
       error: `${ENTRIES_AT_ONCE} entries at once at most.`,
     }),
   })

@@ -1,23 +1,24 @@
-import { randomUUID } from 'node:crypto';
-import { NotForUs, migrate, openDatabase, type Database } from './database';
+import { MIGRATIONS, NotForUs, migrate, openDatabase, type Database } from './database';
+import { emptyDatabase } from '../testing/server';
 
-let admin: Database;
 let db: Database;
 let url: string;
+let drop: () => Promise<void>;
 beforeEach(async () => {
-  const base = new URL(process.env['TEST_DATABASE_URL'] ?? '');
-  admin = openDatabase(base.href);
-  const name = `test_${randomUUID().replaceAll('-', '')}`;
-  await admin.raw(`create database ${name}`);
-  base.pathname = `/${name}`;
-  url = base.href;
+  ({ url, drop } = await emptyDatabase());
   db = openDatabase(url);
 });
 afterEach(async () => {
   await db.destroy();
-  await admin.raw(`drop database ${new URL(url).pathname.slice(1)} with (force)`);
-  await admin.destroy();
+  await drop();
 });
+
+/** The database as it was before the newest migration. */
+async function takeBackLast(): Promise<void> {
+  const last = await db('schema_migration').orderBy('id', 'desc').first<{ name: string }>('name');
+  await MIGRATIONS[last.name]?.down?.(db);
+  await db('schema_migration').where({ name: last.name }).delete();
+}
 
 describe('bringing a database up to date', () => {
   it('is done once by several that begin at the same time', async () => {
@@ -32,6 +33,24 @@ describe('bringing a database up to date', () => {
     await db('schema_migration_lock').update({ isLocked: 1 });
     await migrate(url);
     expect(await db('schema_migration_lock').first()).toMatchObject({ isLocked: 0 });
+  });
+
+  it('is told before what is there is changed, and changes nothing where that fails', async () => {
+    const before = jest.fn(() => Promise.resolve());
+    await migrate(url, before);
+    expect(before).not.toHaveBeenCalled();
+    await migrate(url, before);
+    expect(before).not.toHaveBeenCalled();
+    await takeBackLast();
+    const names = () => db('schema_migration').count();
+    const earlier = await names();
+    await expect(migrate(url, () => Promise.reject(new Error('no room for a backup')))).rejects.toThrow(
+      'no room',
+    );
+    expect(await names()).toEqual(earlier);
+    await migrate(url, before);
+    expect(before).toHaveBeenCalledTimes(1);
+    expect(await names()).not.toEqual(earlier);
   });
 
   it('leaves the data of a newer program alone and says so', async () => {

@@ -12,7 +12,7 @@ import * as tombstones from './migrations/009-tombstones';
 export type Database = Knex;
 
 /** Migrations by name, in order. Named without extension so that TypeScript and bundled runs agree. */
-const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001-kit-and-jobs': kitAndJobs,
   '002-places': places,
   '003-systems': systems,
@@ -92,9 +92,10 @@ const MIGRATING = 7_213_004;
 /**
  * Brings the schema up to date. Several instances may begin at once: one does it, the others wait. One that was cut off leaves
  * nothing that stops the next.
+ * @param before awaited when there is something in it that is going to be changed
  * @throws NotForUs where a newer program has been at work
  */
-export async function migrate(url: string): Promise<void> {
+export async function migrate(url: string, before?: () => Promise<unknown>): Promise<void> {
   const db = openDatabase(url, 'endless');
   try {
     await db.transaction(async (trx) => {
@@ -102,6 +103,9 @@ export async function migrate(url: string): Promise<void> {
       await refuseNewer(db);
       // Ours is the only one at work, so a lock of Knex's that is there was left by one that was cut off.
       await db.migrate.forceFreeMigrationsLock();
+      const [done, pending] = (await db.migrate.list()) as [unknown[], unknown[]];
+      if (pending.length === 0) return;
+      if (done.length > 0) await before?.();
       await db.migrate.latest();
     });
   } finally {

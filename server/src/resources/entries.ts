@@ -1,4 +1,4 @@
-import { entryFields, manyEntriesHead, type ManyEntriesAnswer } from '@fine-spray/contract';
+import { manyEntriesHead, oneOfMany, type ManyEntriesAnswer } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { ProblemError, asProblem, problemOf } from '../http/problems';
 import { storeOf, type Appended } from './store';
@@ -18,13 +18,14 @@ export async function putEntries(
   body: unknown,
   beside: Readonly<Record<string, unknown>>,
 ): Promise<ManyEntriesAnswer> {
-  const read = manyEntriesHead.parse(body).entries.map(({ id, ...fields }) => ({
-    id,
-    checked: entryFields.safeParse(fields),
-  }));
-  const good = read.flatMap(({ id, checked }) =>
-    checked.success ? [{ id, content: checked.data, beside }] : [],
-  );
+  const read = manyEntriesHead
+    .parse(body)
+    .entries.map((one) => ({ id: one.id, checked: oneOfMany.safeParse(one) }));
+  const good = read.flatMap(({ checked }) => {
+    if (!checked.success) return [];
+    const { id, clockSkew, ...content } = checked.data;
+    return [{ id, content, beside: clockSkew === undefined ? beside : { clockSkew } }];
+  });
   const stored = (await storeOf(db, 'entries').append(companyId, good)).values();
   return {
     results: read.map(({ id, checked }) => {

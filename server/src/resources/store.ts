@@ -265,7 +265,13 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
             return shown(row) as Rows[Name];
           const before = row ?? known.get(id);
           if (!before) return refused.get(id) ?? missing();
-          if (isDeepStrictEqual(contentOf(before), plain(upgrade(fields)))) return read(before);
+          try {
+            if (isDeepStrictEqual(contentOf(before), plain(upgrade(fields)))) return await read(before);
+          } catch (error) {
+            // It is there, though nobody can read it: said of this one.
+            if (error instanceof ProblemError) return error;
+            throw error;
+          }
           return inTheWay(before, `Another ${one} is stored under this id.`);
         }),
       );

@@ -153,7 +153,7 @@ describe('a transaction', () => {
         }
       });
     await Promise.all([crosswise(ids), crosswise([...ids].reverse())]);
-    expect(tries).toBe(3);
+    expect(tries).toBeGreaterThan(2);
   });
 
   it('of the plans of one company waits for another of the same', async () => {

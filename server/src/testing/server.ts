@@ -26,18 +26,30 @@ export interface TestServer {
   stop(): Promise<void>;
 }
 
+/** A new database that belongs to the program as it does outside of tests, and what removes it. */
+export async function emptyDatabase(): Promise<{ readonly url: string; readonly drop: () => Promise<void> }> {
+  const admin = openDatabase(process.env['TEST_ADMIN_URL'] ?? '');
+  const base = new URL(process.env['TEST_DATABASE_URL'] ?? '');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  await admin.raw(`create database ${name} owner ${base.username}`);
+  base.pathname = `/${name}`;
+  return {
+    url: base.href,
+    drop: async () => {
+      await admin.raw(`drop database ${name} with (force)`);
+      await admin.destroy();
+    },
+  };
+}
+
 /** The real application over HTTP on a fresh database with the demo in it. */
 export async function startTestServer({
   demo = true,
   applicationFolder,
 }: { demo?: boolean; applicationFolder?: string } = {}): Promise<TestServer> {
-  const base = new URL(process.env['TEST_DATABASE_URL'] ?? '');
-  const admin = openDatabase(base.href);
-  const name = `test_${randomUUID().replaceAll('-', '')}`;
-  await admin.raw(`create database ${name}`);
-  base.pathname = `/${name}`;
-  const db = openDatabase(base.href);
-  await migrate(base.href);
+  const { url, drop } = await emptyDatabase();
+  const db = openDatabase(url);
+  await migrate(url);
   if (demo) await loadDemo(db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
   const app = createApp({ db, logger: pino({ level: 'silent' }), pool, applicationFolder });
@@ -69,8 +81,7 @@ export async function startTestServer({
       await new Promise((resolve) => server.close(resolve));
       await pool.close();
       await db.destroy();
-      await admin.raw(`drop database ${name} with (force)`);
-      await admin.destroy();
+      await drop();
     },
   };
 }

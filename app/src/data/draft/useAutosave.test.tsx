@@ -16,8 +16,7 @@ const stale: Problem = {
   current: { version: 2 },
 };
 
-const refused = (status: number) =>
-  new Refused({ type: 'x', title: 'x', status, detail: 'No.', errors: [] });
+const refused = (status: number) => new Refused({ type: 'x', title: 'x', status, detail: 'No.', errors: [] });
 
 describe('autosave', () => {
   it('stores the last of several quick changes once', async () => {
