@@ -11,6 +11,7 @@ module.exports = async () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-test-'));
   chmodSync(folder, 0o755);
   const cluster = await throwAwayCluster(path.join(folder, 'pg'));
+  process.env.TEST_PROGRAMS = cluster.programs;
   process.env.TEST_ADMIN_URL = cluster.adminUrl;
   process.env.TEST_DATABASE_URL = cluster.url;
   globalThis.__fineSprayCluster = cluster;

@@ -2,15 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
-import {
-  ADMIN,
-  checkRoom,
-  ensureMade,
-  giveToPostgres,
-  makeAnew,
-  ownedFolder,
-  programsFor,
-} from './clusterFolder.mjs';
+import { ADMIN, ensureMade, giveToPostgres, makeAnew, ownedFolder, programsFor } from './clusterFolder.mjs';
 import { postgresPrograms } from './packages.mjs';
 import { keepRunning, runningPort } from './postmaster.mjs';
 import { run } from './run.mjs';
@@ -63,7 +55,6 @@ export function runningCluster(folder) {
 export async function startCluster(folder, { throwAway = false } = {}) {
   if (!postgresPrograms()) stop('PostgreSQL is missing.');
   await ownedFolder(folder);
-  if (!throwAway) checkRoom(folder);
   await ensureMade(folder);
   const programs = programsFor(folder);
   const port = await freePort();

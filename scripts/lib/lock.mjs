@@ -1,5 +1,6 @@
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { checkRoom } from './room.mjs';
 import { stillRuns } from './run.mjs';
 import { stop } from './say.mjs';
 
@@ -11,6 +12,7 @@ export function takeLock(folder) {
   const file = path.join(folder, 'start.pid');
   try {
     mkdirSync(folder, { recursive: true, mode: 0o755 });
+    checkRoom(folder);
     for (;;) {
       try {
         // Made only where there is none: of two that begin at once, one has it.

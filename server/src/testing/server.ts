@@ -1,6 +1,8 @@
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
+import { promisify } from 'node:util';
 import pino from 'pino';
 import { createApp } from '../app';
 import { migrate, openDatabase, type Database } from '../db/database';
@@ -42,15 +44,30 @@ export async function emptyDatabase(): Promise<{ readonly url: string; readonly 
   };
 }
 
-/** The real application over HTTP on a fresh database with the demo in it. */
+/** Fills an empty database from a dump. */
+async function restore(url: string, file: string): Promise<void> {
+  const { hostname, port, username, password, pathname } = new URL(url);
+  const program = path.join(process.env['TEST_PROGRAMS'] ?? '', 'pg_restore');
+  const where = ['-h', hostname, '-p', port, '-U', username, '-d', pathname.slice(1)];
+  await promisify(execFile)(program, ['--exit-on-error', '--no-owner', ...where, file], {
+    env: { ...process.env, PGPASSWORD: password },
+  });
+}
+
+/**
+ * The real application over HTTP on a fresh database with the demo in it, or with nothing.
+ * @param restored a dump to begin from, brought up to date
+ */
 export async function startTestServer({
   demo = true,
+  restored,
   applicationFolder,
-}: { demo?: boolean; applicationFolder?: string } = {}): Promise<TestServer> {
+}: { demo?: boolean; restored?: string; applicationFolder?: string } = {}): Promise<TestServer> {
   const { url, drop } = await emptyDatabase();
+  if (restored !== undefined) await restore(url, restored);
   const db = openDatabase(url);
   await migrate(url);
-  if (demo) await loadDemo(db, DEMO_FOLDER);
+  if (demo && restored === undefined) await loadDemo(db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
   const app = createApp({ db, logger: pino({ level: 'silent' }), pool, applicationFolder });
   const server = app.listen(0, '127.0.0.1');
