@@ -1,7 +1,7 @@
 export { readBuyList, writeBuyList, type BuyLine } from './buyListCsv';
-export { readTable, writeCsv } from './csv';
+export { BYTES_LIMIT, readTable, writeCsv } from './csv';
 export { readGbxml } from './gbxml';
-export { ISSUES_SHOWN, type FileIssue, type FileRead } from './issue';
+export { ISSUES_SHOWN, refuseFile, type FileIssue, type FileRead } from './issue';
 export { asCopy, jobFileOf, jobFileSchema, readJob, writeJob, type JobFileContext } from './jobJson';
 export {
   TAKEOFF_COLUMNS,

@@ -52,6 +52,7 @@ export interface JobFileContext {
 export function readJob(bytes: Uint8Array, context: JobFileContext): FileRead<JobFile> {
   const text = textOf(bytes);
   if (!text.ok) return text;
+  if (nesting(text.value) > DEPTH) return refuseFile('The file is nested too deep for a job.');
   let raw: unknown;
   try {
     raw = JSON.parse(text.value.replace(/^\uFEFF/, ''));
@@ -77,6 +78,22 @@ export function readJob(bytes: Uint8Array, context: JobFileContext): FileRead<Jo
     return { ok: false, issues: issues.slice(0, ISSUES_SHOWN) };
   }
   return fitted(file.data, context);
+}
+
+/** How deep lists and objects of a job are nested at most. */
+const DEPTH = 40;
+
+/** How deep the lists and objects of a JSON text are nested, read without a parser. */
+function nesting(text: string): number {
+  let [depth, most, quoted] = [0, 0, false];
+  for (let at = 0; at < text.length; at += 1) {
+    const sign = text[at];
+    if (sign === '\\') at += 1;
+    else if (sign === '"') quoted = !quoted;
+    else if (!quoted && (sign === '{' || sign === '[')) most = Math.max(most, (depth += 1));
+    else if (!quoted && (sign === '}' || sign === ']')) depth -= 1;
+  }
+  return most;
 }
 
 /** A file with the coatings, sprayer and hoses of a kit: by id, else by name, else by kind of coating. */

@@ -88,6 +88,15 @@ describe('a job file', () => {
   it('is refused with a sentence when it is of another version, another format, or no JSON', () => {
     expect(say({ version: 2 })).toMatch(/of version 2; this program reads version 1/);
     expect(say({ format: 'something' })).toMatch(/no job of Fine Spray/);
+    const deep = `{"format":"fine-spray-job","version":1,"x":${'['.repeat(1_000_000)}`;
+    expect(readJob(bytes(deep), fit)).toMatchObject({
+      ok: false,
+      issues: [{ message: 'The file is nested too deep for a job.' }],
+    });
+    // Brackets in a text are no nesting.
+    expect(readJob(bytes(`{"a":"${'['.repeat(100)}\\"["}`), fit)).toMatchObject({
+      issues: [{ message: expect.stringContaining('This is no job') as string }],
+    });
     expect(readJob(bytes('{'), fit)).toEqual({
       ok: false,
       issues: [{ row: 0, message: 'The file is not readable as JSON.' }],

@@ -1,37 +1,32 @@
-import { readBuyList, type BuyLine, type FileRead } from '@fine-spray/contract/formats';
+import type { BuyLine } from '@fine-spray/contract/formats';
 import { checkBought, type Buying } from '@fine-spray/contract/planning';
 import { chanceText, showText, type Risk } from '@fine-spray/core';
 import Upload from 'lucide-react-native/icons/upload';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { chooseFile } from '@/data/deviceFiles';
-import { Issues } from '@/features/files';
+import { Issues, Reading, useFileReader } from '@/features/files';
 import { Button } from '@/ui/button';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 
-interface Chosen {
-  readonly name: string;
-  readonly read: FileRead<readonly BuyLine[]>;
-}
-
 /** Takes in a buy list as it came back from the shop, and says whether it is still enough. Nothing is stored. */
 export function BoughtFile({ lines, risk }: { lines: readonly Buying[]; risk: Risk }) {
-  const [chosen, setChosen] = useState<Chosen>();
-  async function choose() {
-    const file = await chooseFile('.csv,.tsv,.txt,text/csv');
-    if (file) setChosen({ name: file.name, read: readBuyList(file.bytes) });
-  }
+  const { chosen, choose, drop } = useFileReader('bought');
   return (
     <>
-      <Button label="Check what was bought" icon={Upload} onPress={() => void choose()} />
+      <Button
+        label="Check what was bought"
+        icon={Upload}
+        onPress={() => void choose('.csv,.tsv,.txt,text/csv')}
+      />
       {chosen ? (
-        <Sheet title="Is it enough?" onClose={() => setChosen(undefined)}>
-          {chosen.read.ok ? (
-            <Verdicts bought={chosen.read.value} lines={lines} risk={risk} />
+        <Sheet title="Is it enough?" onClose={drop}>
+          {!chosen.result ? (
+            <Reading name={chosen.name} onCancel={drop} />
+          ) : chosen.result.ok ? (
+            <Verdicts bought={chosen.result.value} lines={lines} risk={risk} />
           ) : (
-            <Issues name={chosen.name} issues={chosen.read.issues} />
+            <Issues name={chosen.name} issues={chosen.result.issues} />
           )}
         </Sheet>
       ) : null}

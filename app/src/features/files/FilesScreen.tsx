@@ -1,18 +1,12 @@
 import type { BatchWrite, Surface, SurfaceFields } from '@fine-spray/contract';
-import {
-  jobFileOf,
-  writeJob,
-  writeTakeoff,
-  type FileRead,
-  type TakeoffSurface,
-} from '@fine-spray/contract/formats';
+import { jobFileOf, writeJob, writeTakeoff, type TakeoffSurface } from '@fine-spray/contract/formats';
 import { counted, measure, showText } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import Upload from 'lucide-react-native/icons/upload';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
-import { chooseFile, fileName, saveFile } from '@/data/deviceFiles';
+import { fileName, saveFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
 import { contentOf, deletion, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
@@ -24,9 +18,12 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Issues } from './Issues';
-import { readSurfaces } from './readers';
+import { Reading } from './Reading';
+import { useFileReader } from './useFileReader';
 
 const TITLE = 'Files';
+/** Files a take-off or a building model comes in. */
+const TAKEN = '.csv,.tsv,.txt,.xml,.gbxml,text/csv,text/xml';
 
 /** A write that puts a surface back as it was, over the version it has now; one that was not there goes again. */
 function asItWas(id: string, before: Surface | undefined, version: number): BatchWrite {
@@ -52,23 +49,12 @@ export function FilesScreen({ jobId }: { jobId: string }) {
   );
 }
 
-interface Read {
-  readonly name: string;
-  readonly result: FileRead<readonly TakeoffSurface[]>;
-}
-
 function Files({ job, surfaces, kit }: LoadedJob) {
   const { data: places } = usePlaces(job.id);
-  const [read, setRead] = useState<Read>();
+  const { chosen, choose, drop } = useFileReader('surfaces');
   const toast = useToast();
   const send = useBatch(job.id);
 
-  async function choose() {
-    const file = await chooseFile('.csv,.tsv,.txt,.xml,.gbxml,text/csv,text/xml');
-    if (!file) return;
-    const placeIds = new Set((places ?? []).map(({ id }) => id));
-    setRead({ name: file.name, result: readSurfaces(file, kit, placeIds) });
-  }
   async function take(found: readonly TakeoffSurface[]) {
     const last = Math.max(0, ...surfaces.map(({ position }) => position));
     const known = new Map(surfaces.map((surface) => [surface.id, surface]));
@@ -92,7 +78,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
     });
     try {
       const stored = await send(writes);
-      setRead(undefined);
+      drop();
       const before = writes.map(({ id }, index) => asItWas(id, known.get(id), stored[index]?.version ?? 0));
       toast({
         text: `${writes.length} surfaces are taken in.`,
@@ -119,21 +105,22 @@ function Files({ job, surfaces, kit }: LoadedJob) {
           icon={Upload}
           kind="primary"
           className="self-start"
-          onPress={() => void choose()}
+          onPress={() => void choose(TAKEN, { kit, placeIds: (places ?? []).map(({ id }) => id) })}
         />
-        {read ? (
-          read.result.ok ? (
+        {chosen && !chosen.result ? <Reading name={chosen.name} onCancel={drop} /> : null}
+        {chosen?.result ? (
+          chosen.result.ok ? (
             <Preview
-              name={read.name}
-              found={read.result.value}
-              notes={read.result.notes}
+              name={chosen.name}
+              found={chosen.result.value}
+              notes={chosen.result.notes}
               known={new Set(surfaces.map(({ id }) => id))}
               measured={new Set(surfaces.flatMap(({ id, placeId }) => (placeId === null ? [] : [id])))}
               onTake={take}
-              onDrop={() => setRead(undefined)}
+              onDrop={drop}
             />
           ) : (
-            <Issues name={read.name} issues={read.result.issues} />
+            <Issues name={chosen.name} issues={chosen.result.issues} />
           )
         ) : null}
       </Card>

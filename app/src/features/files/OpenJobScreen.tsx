@@ -1,12 +1,11 @@
 import type { BatchWrite, JobFile } from '@fine-spray/contract';
-import { asCopy, type FileRead } from '@fine-spray/contract/formats';
+import { asCopy } from '@fine-spray/contract/formats';
 import type { Kit } from '@fine-spray/contract/planning';
 import { useRouter } from 'expo-router';
 import Upload from 'lucide-react-native/icons/upload';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
-import { chooseFile } from '@/data/deviceFiles';
 import { useKit } from '@/data/kit';
 import { newId } from '@/data/newId';
 import { useBatch } from '@/data/resources';
@@ -16,7 +15,8 @@ import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { Issues } from './Issues';
-import { readJobFile } from './readers';
+import { Reading } from './Reading';
+import { useFileReader } from './useFileReader';
 
 const TITLE = 'Open a job file';
 
@@ -37,16 +37,12 @@ export function OpenJobScreen() {
 }
 
 function Opening({ kit }: { kit: Kit }) {
-  const [read, setRead] = useState<{ name: string; result: FileRead<JobFile> }>();
+  const { chosen, choose, drop } = useFileReader('job');
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const toast = useToast();
   const send = useBatch('');
 
-  async function choose() {
-    const file = await chooseFile('.json,application/json');
-    if (file) setRead({ name: file.name, result: readJobFile(file, kit) });
-  }
   async function take(file: JobFile) {
     const copy = asCopy(file, newId);
     const row = (
@@ -67,7 +63,7 @@ function Opening({ kit }: { kit: Kit }) {
       setBusy(false);
     }
   }
-  const found = read?.result.ok ? read.result : undefined;
+  const found = chosen?.result?.ok ? chosen.result : undefined;
   return (
     <View className="gap-4">
       <Words colour="ink2">
@@ -79,9 +75,10 @@ function Opening({ kit }: { kit: Kit }) {
         icon={Upload}
         kind="primary"
         className="self-start"
-        onPress={() => void choose()}
+        onPress={() => void choose('.json,application/json', { kit })}
       />
-      {read && !read.result.ok ? <Issues name={read.name} issues={read.result.issues} /> : null}
+      {chosen && !chosen.result ? <Reading name={chosen.name} onCancel={drop} /> : null}
+      {chosen?.result?.ok === false ? <Issues name={chosen.name} issues={chosen.result.issues} /> : null}
       {found ? (
         <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4" testID="file-preview">
           <Words size={30} weight="bold">
