@@ -87,6 +87,40 @@ test('when its PostgreSQL is killed, it says so, starts it again and has everyth
   remove();
 });
 
+test('the server is nobody, and is started again when it ends by itself', async () => {
+  test.setTimeout(120_000);
+  const { home, remove } = temporaryHome();
+  const running = await startFineSpray(home, await freePort());
+  const parent = readFileSync(path.join(home, 'start.pid'), 'utf8');
+  const first = serverOf(parent);
+  expect(first.user).toBe(process.getuid?.() === 0 ? 'nobody' : first.user);
+  process.kill(first.pid, 'SIGKILL');
+  await expect.poll(() => running.output()).toContain('The server runs again.');
+  expect((await fetch(`${running.address}/api/health`)).status).toBe(200);
+  expect(serverOf(parent).pid).not.toBe(first.pid);
+  expect(await running.stop()).toBe(0);
+  remove();
+});
+
+/** The server's process among the children of the start command. */
+function serverOf(parent: string): { pid: number; user: string } {
+  const lines = spawnSync('ps', ['-o', 'pid=,user=,args=', '--ppid', parent]).stdout.toString().split('\n');
+  const [pid = '', user = ''] = (lines.find((line) => line.includes('serve.mjs')) ?? '').trim().split(/\s+/);
+  return { pid: Number(pid), user };
+}
+
+test('a setting that cannot be is said, and so is one that would let anyone in', async () => {
+  for (const [env, sentence] of [
+    [{ HOST: 'my-machine' }, /HOST must be an address of this machine/],
+    [{ HOST: '0.0.0.0' }, /without sign-in anyone on them could read and change everything\. Set SIGN_IN=on/],
+    [{ PUBLIC_URL: 'spray.example' }, /PUBLIC_URL must be an address without a path/],
+    [{ TRUST_PROXY: 'all' }, /TRUST_PROXY must be the number of proxies/],
+    [{ SIGN_IN: 'maybe' }, /SIGN_IN must be "on" or "off"/],
+  ] as const) {
+    await endsWithSentence(runStart({ PORT: String(await freePort()), ...env }), sentence);
+  }
+});
+
 /** Ends everything that was started for a data folder, as when somebody pulls the plug. */
 function pullThePlug(home: string): void {
   process.kill(Number(readFileSync(path.join(home, 'start.pid'), 'utf8')), 'SIGKILL');

@@ -1,4 +1,5 @@
 import net from 'node:net';
+import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { ensureBuilt, APP_DIST } from './lib/build.mjs';
 import { KINDS, backUp, eachNight } from './lib/backups.mjs';
@@ -8,26 +9,23 @@ import { takeLock } from './lib/lock.mjs';
 import { ensureNodePackages, ensurePostgres, postgresPrograms } from './lib/packages.mjs';
 import { ROOT, clusterFolder, dataFolder } from './lib/paths.mjs';
 import { main, say, stop } from './lib/say.mjs';
-
-const DEFAULT_PORT = 4380;
-
-function portWanted() {
-  const text = process.env.PORT ?? String(DEFAULT_PORT);
-  const port = Number(text);
-  if (!/^\d+$/.test(text) || port < 1 || port > 65535)
-    stop(`PORT must be a number from 1 to 65535; it is "${text}".`);
-  return port;
-}
+import { keepServing } from './lib/serverProcess.mjs';
+import { isLoopback, settingsFrom } from './lib/settings.mjs';
 
 /** Fails early, before anything is started, when the port is taken. */
-function checkPort(port) {
+function checkPort(port, host) {
   return new Promise((resolve) => {
     const probe = net.createServer();
     probe.once('error', (error) => resolve(error.code));
-    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(undefined)));
+    probe.listen(port, host, () => probe.close(() => resolve(undefined)));
   }).then((code) => {
     if (code === 'EADDRINUSE')
       stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
+    if (code === 'EACCES')
+      stop(
+        `Port ${port} is for the system's own programs. Choose one above 1023, and put a proxy before it.`,
+      );
+    if (code === 'EADDRNOTAVAIL') stop(`This machine has no address ${host}. Set HOST to one it has.`);
     if (code) stop(`Port ${port} cannot be used (${code}). Choose another with PORT.`);
   });
 }
@@ -72,9 +70,27 @@ async function database() {
   }
 }
 
+/** Where people find it: a line for the terminal, and a code for phones that can reach it. */
+async function sayAddress(address, { host, port, publicUrl }) {
+  say(`Fine Spray is at ${publicUrl ?? address}  (Ctrl-C stops it)`);
+  if (publicUrl === undefined && isLoopback(host)) return;
+  const reached = publicUrl ?? `http://${host === '0.0.0.0' || host === '::' ? ownAddress() : host}:${port}`;
+  const { toString } = await import('qrcode');
+  say(
+    `Phones that reach this machine open ${reached}\n${await toString(reached, { type: 'terminal', small: true })}`,
+  );
+}
+
+/** The first address of this machine that others can reach. */
+const ownAddress = () =>
+  Object.values(networkInterfaces())
+    .flat()
+    .find((one) => one?.family === 'IPv4' && !one.internal)?.address ?? '127.0.0.1';
+
 await main(async () => {
-  const port = portWanted();
-  await checkPort(port);
+  const settings = settingsFrom(process.env);
+  const { port, host } = settings;
+  await checkPort(port, host);
   await ensureNodePackages();
   await ensureBuilt();
 
@@ -91,40 +107,37 @@ await main(async () => {
 
   const db = await database();
   let serving;
-  let server;
   try {
-    server = await import('../server/dist/index.js');
     say('Bringing the database up to date …');
-    serving = await server.serve({
-      port,
+    const options = {
+      ...settings,
       databaseUrl: db.url,
       applicationFolder: APP_DIST,
       demoFolder: path.join(ROOT, 'demo'),
-      beforeMigration: async () => {
-        say('Backing up before the database is changed …');
-        await db.backUp(KINDS.migration);
-      },
-      say,
+    };
+    serving = await keepServing(options, async () => {
+      say('Backing up before the database is changed …');
+      await db.backUp(KINDS.migration);
     });
   } catch (error) {
     await db.stop();
     if (error.code === 'EADDRINUSE')
       stop(`Port ${port} is taken by another program. Choose another: PORT=${port + 1} npm start`);
     if (process.env.FINE_SPRAY_DEBUG) throw error;
-    if (server && error instanceof server.NotForUs) stop(error.message);
-    const said = error.errors?.[0]?.message ?? error.message;
+    if (error.plain) stop(error.message);
     stop(
-      `The database could not be used: ${said || error.code}.${process.env.DATABASE_URL ? ' Check DATABASE_URL.' : ''}`,
+      `The database could not be used: ${error.message}.${process.env.DATABASE_URL ? ' Check DATABASE_URL.' : ''}`,
     );
   }
-  say(`Fine Spray is at ${serving.address}  (Ctrl-C stops it)`);
-  const said = await Promise.race([signalled, db.ended]);
+  await sayAddress(serving.address, settings);
+  const said = await Promise.race([
+    signalled,
+    db.ended.then((last) => `PostgreSQL ended again and again, so Fine Spray stopped. It said: ${last}.`),
+    serving.ended.then((last) => last && `The server ended again and again, so Fine Spray stopped: ${last}.`),
+  ]);
   await serving.stop();
   await db.stop();
-  if (!asked)
-    stop(
-      `PostgreSQL ended again and again, so Fine Spray stopped. It said: ${said}. What was stored is there; the backups are in ${backupsOf(clusterFolder())}.`,
-    );
+  if (!asked) stop(`${said} What was stored is there; the backups are in ${backupsOf(clusterFolder())}.`);
   say('Stopped.');
   process.exit(0);
 });

@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Database } from './db/database';
+import { door, type Door } from './http/door';
 import { expressPath } from './http/parameters';
 import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
 import { applicationFiles } from './http/static';
@@ -19,19 +20,47 @@ import { weatherRoutes } from './stand-ins/weather';
 export const BODY_LIMIT = 256 * 1024;
 export const BATCH_BODY_LIMIT = 4 * 1024 * 1024;
 
+/** What a page may ask the device for: nothing but to stay awake while the crew works. */
+const PERMISSIONS = [
+  ...[
+    'accelerometer',
+    'bluetooth',
+    'browsing-topics',
+    'camera',
+    'display-capture',
+    'geolocation',
+    'gyroscope',
+  ],
+  ...['hid', 'magnetometer', 'microphone', 'midi', 'payment', 'serial', 'usb', 'xr-spatial-tracking'],
+]
+  .map((name) => `${name}=()`)
+  .join(', ');
+
 export interface AppOptions {
   readonly db: Database;
   readonly logger: Logger;
   /** For heavy work. */
   readonly pool: Pool;
+  /** Where it is reached: what comes for another name, or from a page of another, is refused. */
+  readonly at?: Door;
+  /** Proxies of one's own before the server: what they say of a client's address is believed. */
+  readonly proxies?: number;
   /** Folder of the exported application; without it only the API is served. */
   readonly applicationFolder?: string | undefined;
 }
 
 /** The Express application: security headers, compression, API, application files, problem details. */
-export function createApp({ db, logger, pool, applicationFolder }: AppOptions): Express {
+export function createApp({
+  db,
+  logger,
+  pool,
+  at = { host: '127.0.0.1' },
+  proxies = 0,
+  applicationFolder,
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', proxies);
   app.use(pinoHttp({ logger, autoLogging: false }));
   app.use(
     helmet({
@@ -42,12 +71,24 @@ export function createApp({ db, logger, pool, applicationFolder }: AppOptions): 
           'worker-src': ["'self'"],
           'style-src': ["'self'", "'unsafe-inline'"],
           'img-src': ["'self'", 'data:'],
+          'font-src': ["'self'"],
+          'frame-ancestors': ["'none'"],
           'upgrade-insecure-requests': null,
         },
       },
+      // The proxy that has the certificate says it.
       strictTransportSecurity: false,
     }),
   );
+  app.use((_request, response, next) => {
+    response.set('Permissions-Policy', PERMISSIONS);
+    next();
+  });
+  app.use(door(at));
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
   app.use(readableAddress);
   app.use(compression());
   app.use('/api', onlyJson);

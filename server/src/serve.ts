@@ -10,6 +10,12 @@ import { createPool, type Pool } from './jobs/pool';
 
 export interface ServeOptions {
   readonly port: number;
+  /** The address to listen on; by default only this machine reaches it. */
+  readonly host?: string;
+  /** The origin people use, where it is another than the address. */
+  readonly publicUrl?: string | undefined;
+  /** Proxies of one's own before the server. */
+  readonly proxies?: number;
   readonly databaseUrl: string;
   readonly applicationFolder?: string;
   readonly demoFolder?: string;
@@ -25,9 +31,12 @@ export interface Serving {
   stop(): Promise<void>;
 }
 
-/** Migrates, loads the demo into an empty database, and serves application and API on loopback. */
+/** Migrates, loads the demo into an empty database, and serves application and API. */
 export async function serve({
   port,
+  host = '127.0.0.1',
+  publicUrl,
+  proxies = 0,
   databaseUrl,
   applicationFolder,
   demoFolder,
@@ -41,8 +50,10 @@ export async function serve({
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
-    const server = await listenOn(createApp({ db, logger, pool, applicationFolder }), port, '127.0.0.1');
-    return { address: `http://127.0.0.1:${port}`, stop: () => stop(server, pool, db) };
+    const app = createApp({ db, logger, pool, at: { host, publicUrl }, proxies, applicationFolder });
+    const server = await listenOn(app, port, host);
+    const name = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host;
+    return { address: `http://${name}:${port}`, stop: () => stop(server, pool, db) };
   } catch (error) {
     await db.destroy();
     throw error;

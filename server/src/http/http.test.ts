@@ -135,7 +135,7 @@ describe('bodies', () => {
       await once(socket, 'close');
       return heard;
     };
-    const head = `PUT ${url} HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\n`;
+    const head = `PUT ${url} HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n`;
     expect(await cut(head)).toMatch(/^HTTP\/1.1 408 /);
     expect(await cut(`${head}Content-Length: 900\r\n\r\n{`)).toMatch(/^HTTP\/1.1 408 /);
     listening.close();
@@ -164,7 +164,7 @@ describe('an address', () => {
     async (url) => {
       const { hostname, port } = new URL(server.address);
       const socket = connect(Number(port), hostname);
-      socket.write(`GET ${url} HTTP/1.1\r\nHost: x\r\nConnection: close\r\n\r\n`);
+      socket.write(`GET ${url} HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n`);
       const [data] = (await once(socket, 'data')) as [Buffer];
       expect(data.toString()).toMatch(/^HTTP\/1.1 (400|404) /);
       socket.destroy();

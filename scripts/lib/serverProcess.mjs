@@ -1,0 +1,106 @@
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { APP_DIST } from './build.mjs';
+import { ROOT } from './paths.mjs';
+import { isRoot, run } from './run.mjs';
+import { Stop, say } from './say.mjs';
+
+const SCRIPT = path.join(ROOT, 'scripts/serve.mjs');
+/** Who the server is when root starts it: somebody who owns nothing. */
+const NOBODY = ['--reuid=nobody', '--regid=nogroup', '--clear-groups'];
+/** All it may do besides: read what is in root's own folders, where the program may have been put. */
+const MAY_READ = ['--inh-caps=-all,+dac_read_search', '--ambient-caps=-all,+dac_read_search'];
+const MAY_NOTHING = ['--inh-caps=-all', '--ambient-caps=-all'];
+
+/** The command of the server's process: never as root. */
+async function commandLine() {
+  if (!isRoot()) return [process.execPath, [SCRIPT]];
+  const files = [SCRIPT, path.join(ROOT, 'server/dist/index.js'), path.join(APP_DIST, 'index.html')];
+  const looks = await Promise.all(
+    [...files, process.execPath].map((file) =>
+      run('setpriv', [...NOBODY, 'test', '-r', file], { quiet: true }).then(({ code }) => code === 0),
+    ),
+  );
+  const caps = looks.every(Boolean) ? MAY_NOTHING : MAY_READ;
+  return ['setpriv', [...NOBODY, ...caps, process.execPath, SCRIPT]];
+}
+
+/** One process of the server; resolves when it listens, throws what it failed with. */
+async function startOnce(options, doFor) {
+  const [program, args] = await commandLine();
+  // A group of its own: Ctrl-C goes to us, and we say when to stop.
+  const child = spawn(program, args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    detached: true,
+  });
+  const ended = new Promise((resolve) => child.once('close', (code, signal) => resolve(signal ?? code)));
+  const ready = new Promise((resolve, reject) => {
+    child.on('message', (message) => {
+      if (message.kind === 'say') say(message.line);
+      if (message.kind === 'ready') resolve(message);
+      if (message.kind === 'failed') reject(Object.assign(new Error(message.message), message));
+      if (message.kind === 'do')
+        doFor(message.what).then(
+          () => child.send({ kind: 'done', id: message.id }),
+          (error) => child.send({ kind: 'done', id: message.id, failed: error.message }),
+        );
+    });
+    void ended.then((how) => reject(new Error(`the server ended by itself (${how})`)));
+  });
+  child.send({ kind: 'serve', options });
+  const { address } = await ready.catch((error) => {
+    child.kill('SIGKILL');
+    throw error;
+  });
+  return {
+    address,
+    ended,
+    stop: async () => {
+      if (child.connected) child.send({ kind: 'stop' });
+      await ended;
+    },
+  };
+}
+
+/** How often it is started again in a while, ms, before it is taken to be broken. */
+const STARTS = 5;
+const WHILE = 5 * 60_000;
+
+/**
+ * Keeps the server running: one that ends by itself is started again, and it is said.
+ * @param doFor does what only this process can: "back up"
+ */
+export async function keepServing(options, doFor) {
+  let asked = false;
+  let now = await startOnce(options, doFor);
+  const { address } = now;
+  async function watch() {
+    let starts = [];
+    for (;;) {
+      const how = await now.ended;
+      if (asked) return undefined;
+      starts = starts.filter((at) => Date.now() - at < WHILE);
+      if (starts.length >= STARTS) return `it ended with ${how}`;
+      starts.push(Date.now());
+      say(`The server ended by itself (${how}). Starting it again …`);
+      try {
+        now = await startOnce(options, doFor);
+        say('The server runs again.');
+      } catch (error) {
+        if (error instanceof Stop) throw error;
+        return error.message;
+      }
+    }
+  }
+  const ended = watch();
+  return {
+    address,
+    ended,
+    stop: async () => {
+      asked = true;
+      await now.stop();
+      await ended;
+    },
+  };
+}
