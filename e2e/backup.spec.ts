@@ -82,11 +82,11 @@ test('a restore has everything to the last entry before the backup, and devices 
   writeFileSync(wrong, 'no dump');
   expect(run('restore', home, wrong)).toMatchObject({
     code: 1,
-    said: expect.stringMatching(/no backup that can be read.*Nothing was changed/s) as unknown,
+    said: expect.stringMatching(/no backup that can be read.*Nothing was changed/s),
   });
   expect(run('restore', home, made?.file ?? '')).toMatchObject({
     code: 0,
-    said: expect.stringContaining('Restored from') as unknown,
+    said: expect.stringContaining('Restored from'),
   });
 
   const second = await startFineSpray(home, port);

@@ -196,7 +196,7 @@ test('a conflict is shown with both sides; neither is overwritten', async ({ pag
   );
   await page.goto('about:blank');
   await instance.start();
-  const theirs = { ...waiting.fields, author: 'other', version: 0 };
+  const theirs = { ...waiting.fields, at: '2026-01-01T08:00:00.000Z', version: 0 };
   const put = await fetch(`${instance.address}/api/entries/${waiting.id}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/json' },

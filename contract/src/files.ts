@@ -3,12 +3,13 @@ import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
 import { clockSkewSchema, entryFields } from './entry';
 import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, tipFields } from './kit';
+import { personFields } from './people';
 import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
 import { systemFields } from './system';
 
 /** What of a company's rows its kit file holds, in the order they are read in: a system names coatings. */
-export const KIT_RESOURCES = ['coatings', 'sprayers', 'hoses', 'tips', 'gear', 'systems'] as const;
+export const KIT_RESOURCES = ['people', 'coatings', 'sprayers', 'hoses', 'tips', 'gear', 'systems'] as const;
 
 /** The kit of a company as an open file. Lengths m, pressures Pa, volumes m³. */
 export const kitFile = z
@@ -16,6 +17,7 @@ export const kitFile = z
     format: z.literal('fine-spray-kit'),
     version: z.literal(1),
     company: companyFields.safeExtend({ id }),
+    people: z.array(personFields.safeExtend({ id })).default([]),
     coatings: z.array(coatingFields.safeExtend({ id })),
     sprayers: z.array(sprayerFields.safeExtend({ id })),
     hoses: z.array(hoseFields.safeExtend({ id })),

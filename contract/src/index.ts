@@ -6,6 +6,8 @@ export * from './entry';
 export * from './standIn';
 export * from './job';
 export * from './place';
+export * from './people';
+export * from './roles';
 export * from './system';
 export * from './tombstone';
 export * from './files';

@@ -3,6 +3,17 @@ import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
 import { dayPaperOptions, paperOptions } from './paper';
+import {
+  chooseBody,
+  codeBody,
+  devices,
+  invitation,
+  me,
+  newCompanyBody,
+  newPasswordBody,
+  passwordBody,
+  pinBody,
+} from './people';
 import { version } from './primitives';
 import { RESOURCES, RESOURCE_NAMES, batch, batchAnswer } from './resources';
 import { weatherAnswer, weatherQuery } from './standIn';
@@ -15,6 +26,60 @@ export const SINGLE_OPERATIONS = {
     path: '/api/health',
     summary: 'Answers 200 only when the database answers',
     answer: health,
+  },
+  getMe: { method: 'get', path: '/api/me', summary: 'Who asks, and what they may do', answer: me },
+  postCode: {
+    method: 'post',
+    path: '/api/session/code',
+    summary: 'This device becomes somebody’s, by a code that an owner has shown',
+    body: codeBody,
+    answer: me,
+  },
+  postPassword: {
+    method: 'post',
+    path: '/api/session/password',
+    summary: 'Sign in with a name and a password',
+    body: passwordBody,
+    answer: me,
+  },
+  postPerson: {
+    method: 'post',
+    path: '/api/session/person',
+    summary: 'Somebody else of those that share this device takes over',
+    body: chooseBody,
+    answer: me,
+  },
+  deleteSession: { method: 'delete', path: '/api/session', summary: 'Sign this device out' },
+  putPassword: {
+    method: 'put',
+    path: '/api/me/password',
+    summary: 'Sign-in name and password of an owner',
+    body: newPasswordBody,
+  },
+  putPin: {
+    method: 'put',
+    path: '/api/me/pin',
+    summary: 'PIN with which one takes over a shared device',
+    body: pinBody,
+  },
+  postInvitation: {
+    method: 'post',
+    path: '/api/people/{id}/invitation',
+    summary: 'A code with which a phone becomes this person’s, for ten minutes, once',
+    answer: invitation,
+  },
+  getDevices: { method: 'get', path: '/api/devices', summary: 'Devices that are signed in', answer: devices },
+  deleteDevice: {
+    method: 'delete',
+    path: '/api/devices/{id}',
+    summary: 'Sign a device out; it forgets what it keeps',
+  },
+  postCompany: {
+    method: 'post',
+    path: '/api/company',
+    summary: 'The first company of an empty server, with its owner',
+    body: newCompanyBody,
+    answer: me,
   },
   getCompany: { method: 'get', path: '/api/company', summary: 'The company', answer: company },
   putCompany: {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Operation } from './operation';
+import type { Capability } from './roles';
 import { id, version } from './primitives';
 import { deletedVersion } from './tombstone';
 
@@ -18,6 +19,8 @@ export interface ResourceTraits {
   readonly table: string;
   /** Rows that belong to a job are listed for it, in the order people gave them, and go when it goes. */
   readonly ofJob?: true;
+  /** Who writes it. */
+  readonly writtenBy: Capability;
   /** A row is made once and stays as it is. */
   readonly appendOnly?: true;
   /** References that stand in documents; those in columns are foreign keys. */
@@ -28,6 +31,8 @@ export interface ResourceTraits {
   readonly limit?: { readonly within: string; readonly most: number; readonly sentence: string };
   /** What is shown of a row besides its content: how many rows of another resource name it. */
   readonly counts?: Readonly<Record<string, { readonly of: string; readonly by: string }>>;
+  /** What of its content is the server's word: it is not compared with what a device says. */
+  readonly byServer?: readonly string[];
   /** What is written once beside the content, when the row is made: it is not compared. */
   readonly beside?: readonly string[];
 }

@@ -13,6 +13,7 @@ import {
   tip,
   tipFields,
 } from './kit';
+import { person, personFields } from './people';
 import { place, placeFields } from './place';
 import { resource, write } from './resource';
 import { system, systemFields } from './system';
@@ -22,14 +23,32 @@ import { system, systemFields } from './system';
  * a migration. Table and columns, batch, API, checks, client types and query keys follow.
  */
 export const RESOURCES = {
-  coatings: resource('coatings', { one: 'coating', table: 'coating' }, coatingFields, coating),
-  sprayers: resource('sprayers', { one: 'sprayer', table: 'sprayer' }, sprayerFields, sprayer),
-  hoses: resource('hoses', { one: 'hose', table: 'hose' }, hoseFields, hose),
-  tips: resource('tips', { one: 'tip', table: 'tip' }, tipFields, tip),
-  gear: resource('gear', { one: 'piece of gear', table: 'gear' }, gearFields, gear),
+  people: resource('people', { one: 'person', table: 'person', writtenBy: 'people' }, personFields, person),
+  coatings: resource(
+    'coatings',
+    { one: 'coating', table: 'coating', writtenBy: 'kit' },
+    coatingFields,
+    coating,
+  ),
+  sprayers: resource(
+    'sprayers',
+    { one: 'sprayer', table: 'sprayer', writtenBy: 'kit' },
+    sprayerFields,
+    sprayer,
+  ),
+  hoses: resource('hoses', { one: 'hose', table: 'hose', writtenBy: 'kit' }, hoseFields, hose),
+  tips: resource('tips', { one: 'tip', table: 'tip', writtenBy: 'kit' }, tipFields, tip),
+  gear: resource('gear', { one: 'piece of gear', table: 'gear', writtenBy: 'kit' }, gearFields, gear),
   entries: resource(
     'entries',
-    { one: 'log entry', table: 'entry', appendOnly: true, beside: ['clockSkew'] },
+    {
+      one: 'log entry',
+      table: 'entry',
+      writtenBy: 'log',
+      appendOnly: true,
+      beside: ['clockSkew', 'personId'],
+      byServer: ['author'],
+    },
     entryFields,
     entry,
     upgraded,
@@ -39,6 +58,7 @@ export const RESOURCES = {
     {
       one: 'system',
       table: 'system',
+      writtenBy: 'kit',
       references: [{ at: 'layers.*.coatingId', to: 'coatings', of: 'one of your coating systems' }],
     },
     systemFields,
@@ -49,18 +69,25 @@ export const RESOURCES = {
     {
       one: 'job',
       table: 'job',
+      writtenBy: 'plans',
       references: [{ at: 'hoseIds.*', to: 'hoses', of: 'a job' }],
       counts: { surfaceCount: { of: 'surfaces', by: 'jobId' } },
     },
     jobFields,
     job,
   ),
-  places: resource('places', { one: 'place', table: 'place', ofJob: true }, placeFields, place),
+  places: resource(
+    'places',
+    { one: 'place', table: 'place', writtenBy: 'plans', ofJob: true },
+    placeFields,
+    place,
+  ),
   surfaces: resource(
     'surfaces',
     {
       one: 'surface',
       table: 'surface',
+      writtenBy: 'plans',
       ofJob: true,
       references: [{ at: 'under.*.coatingId', to: 'coatings', of: 'a job' }],
       unique: {

@@ -12,6 +12,9 @@ import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from 
 import { applicationFiles } from './http/static';
 import type { Pool } from './jobs/pool';
 import { paperRoutes } from './paper/routes';
+import { peopleRoutes } from './people/routes';
+import { sessions } from './people/session';
+import { identify } from './people/who';
 import { resourceRoutes } from './resources/routes';
 import { gaugeRoutes } from './stand-ins/gauge';
 import { weatherRoutes } from './stand-ins/weather';
@@ -43,6 +46,8 @@ export interface AppOptions {
   readonly pool: Pool;
   /** Where it is reached: what comes for another name, or from a page of another, is refused. */
   readonly at?: Door;
+  /** Whether people sign in; else whoever reaches the server is of the first company. */
+  readonly signIn?: boolean;
   /** Proxies of one's own before the server: what they say of a client's address is believed. */
   readonly proxies?: number;
   /** Folder of the exported application; without it only the API is served. */
@@ -55,6 +60,7 @@ export function createApp({
   logger,
   pool,
   at = { host: '127.0.0.1' },
+  signIn = false,
   proxies = 0,
   applicationFolder,
 }: AppOptions): Express {
@@ -104,6 +110,13 @@ export function createApp({
   app.get('/api/openapi.json', (_request, response) => {
     response.type('application/json').send(document);
   });
+  const session = made(() => sessions(db));
+  app.use('/api', async (request, response, next) => {
+    const read = await session();
+    await read(request, response, next);
+  });
+  app.use('/api', identify(db, signIn));
+  app.use(peopleRoutes({ db, signIn, publicUrl: at.publicUrl }));
   app.use(resourceRoutes(db));
   app.use(paperRoutes(db, pool));
   app.use(gaugeRoutes());
@@ -124,4 +137,16 @@ function methodsByPath(): ReadonlyMap<string, readonly string[]> {
     methods.set(path, [...known, ...(method === 'get' ? ['GET', 'HEAD'] : [method.toUpperCase()])]);
   }
   return methods;
+}
+
+/** What takes a while to make, made when it is first wanted; where that fails, again the next time. */
+function made<Made>(make: () => Promise<Made>): () => Promise<Made> {
+  let making: Promise<Made> | undefined;
+  return () => {
+    making ??= make().catch((error: unknown) => {
+      making = undefined;
+      throw error;
+    });
+    return making;
+  };
 }

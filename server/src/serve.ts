@@ -14,6 +14,8 @@ export interface ServeOptions {
   readonly host?: string;
   /** The origin people use, where it is another than the address. */
   readonly publicUrl?: string | undefined;
+  /** Whether people sign in. */
+  readonly signIn?: boolean;
   /** Proxies of one's own before the server. */
   readonly proxies?: number;
   readonly databaseUrl: string;
@@ -37,6 +39,7 @@ export async function serve({
   host = '127.0.0.1',
   publicUrl,
   proxies = 0,
+  signIn = false,
   databaseUrl,
   applicationFolder,
   demoFolder,
@@ -46,11 +49,12 @@ export async function serve({
   const db = openDatabase(databaseUrl);
   try {
     await migrate(databaseUrl, beforeMigration);
-    const loaded = demoFolder === undefined ? undefined : await loadDemo(db, demoFolder);
+    // Where people sign in a company is made by its owner.
+    const loaded = demoFolder === undefined || signIn ? undefined : await loadDemo(db, demoFolder);
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
-    const app = createApp({ db, logger, pool, at: { host, publicUrl }, proxies, applicationFolder });
+    const app = createApp({ db, logger, pool, at: { host, publicUrl }, proxies, signIn, applicationFolder });
     const server = await listenOn(app, port, host);
     const name = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host;
     return { address: `http://${name}:${port}`, stop: () => stop(server, pool, db) };

@@ -1,14 +1,25 @@
 import '../../global.css';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { Slot } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { Slot, usePathname } from 'expo-router';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { gate } from '@/data/gate';
 import { hasOpened, opening, pageClient } from '@/data/opening';
-import { Strip, fetchScreens } from '@/features/screens';
+import { SignInScreen, Strip, fetchScreens } from '@/features/screens';
 import { Shell } from '@/ui/shell';
 import { Skeleton } from '@/ui/states';
 import { ThemeProvider } from '@/ui/theme/theme';
 import { ToastProvider } from '@/ui/toast';
 import { UnitsProvider } from '@/ui/units';
+
+/** Screens that need nobody: the way in, and the emergency card. */
+const OPEN = new Set(['/sign-in', '/emergency']);
+
+/** The screen of the address; where the server lets nobody in, how to get in. The emergency card is for everyone. */
+function Screens() {
+  const shut = useSyncExternalStore(gate.subscribe, gate.current, gate.current);
+  const path = usePathname();
+  return shut && !OPEN.has(path) ? <SignInScreen /> : <Slot />;
+}
 
 export default function Layout() {
   // What this device last saw comes first: everything opens without the server.
@@ -29,7 +40,7 @@ export default function Layout() {
       <ThemeProvider>
         <UnitsProvider>
           <ToastProvider>
-            <Shell strip={stands ? <Strip /> : null}>{kept ? <Slot /> : <Skeleton rows={5} />}</Shell>
+            <Shell strip={stands ? <Strip /> : null}>{kept ? <Screens /> : <Skeleton rows={5} />}</Shell>
           </ToastProvider>
         </UnitsProvider>
       </ThemeProvider>

@@ -1,4 +1,5 @@
 import type { FieldProblem, Problem } from '@fine-spray/contract/problem';
+import { gate } from './gate';
 import { reach } from './reach';
 
 /** The server could not be reached. */
@@ -71,6 +72,7 @@ async function answerOf(response: Response): Promise<unknown> {
     return body;
   }
   const failed = failureOfAnswer(body);
+  if (failed instanceof Refused && response.status === 401) gate.refused(failed.problem.type);
   if (failed instanceof NotOurs) reach.failed();
   throw failed;
 }

@@ -7,6 +7,8 @@ export interface KeptEntry {
   readonly order?: number;
   readonly id: string;
   readonly fields: EntryFields;
+  /** Who of those that share this device wrote it. */
+  readonly personId?: string;
   /** What the server found of the clock when it first took the entry; it has lost it since. */
   readonly clockSkew?: number | null;
   /** Why the server did not take it; it stays until somebody looks. */
@@ -93,6 +95,15 @@ export class Device {
   /** Forgets the log of another company. */
   async forgetEntries(): Promise<void> {
     await (await this.#open()).clear('entries');
+  }
+
+  /** Forgets everything: this device is nobody's any more. */
+  async forget(): Promise<void> {
+    const database = await this.#open();
+    const stores = ['waiting', 'aside', 'entries', 'queries'] as const;
+    const write = database.transaction(stores, 'readwrite');
+    await Promise.all(stores.map((name) => write.objectStore(name).clear()));
+    await write.done;
   }
 
   async keepEntries(entries: readonly Entry[]): Promise<void> {

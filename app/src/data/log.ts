@@ -1,8 +1,8 @@
 import { isEntry, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
-import { usePreferenceText } from '@/ui/preference';
 import { device } from './device';
+import { useWriter } from './me';
 import { keptLog } from './keptQueries';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
 import { keys, listed } from './resources';
@@ -48,9 +48,10 @@ export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
 
 /** An entry that waits as it will be once the server has it. */
-export const asEntry = ({ id, fields }: Waiting): Entry => ({
+export const asEntry = ({ id, fields, personId }: Waiting): Entry => ({
   ...fields,
   id,
+  personId: personId ?? null,
   version: 1,
   createdAt: fields.at,
   updatedAt: fields.at,
@@ -157,7 +158,9 @@ function useStored() {
 export function useLog() {
   const stored = useStored();
   const state = useOutbox();
-  const [author, setAuthor] = usePreferenceText('author', '');
+  const { writer } = useWriter();
+  const author = writer?.initials ?? '';
+  const personId = writer?.id;
   const { data } = stored;
   const entries = merged(data ?? NONE, state);
   useEffect(() => {
@@ -167,19 +170,12 @@ export function useLog() {
     <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): Written => {
       // Asked once there is something to lose: a browser short of room clears other pages first.
       void globalThis.navigator?.storage?.persist?.();
-      return outbox.write({
-        kind,
-        payload,
-        jobId,
-        surfaceId,
-        replaces: replaces ?? null,
-        author,
-        at: at ?? new Date().toISOString(),
-      });
+      const fields = { kind, payload, jobId, surfaceId, replaces: replaces ?? null, author };
+      return outbox.write({ ...fields, at: at ?? new Date().toISOString() }, personId);
     },
-    [author],
+    [author, personId],
   );
   const { waiting, full, aside } = state;
   const failed = data ? undefined : (stored.error ?? undefined);
-  return { entries, waiting, full, aside, write, author, setAuthor, failed, loading: stored.isPending };
+  return { entries, waiting, full, aside, write, failed, loading: stored.isPending };
 }

@@ -56,12 +56,13 @@ interface Sent {
 
 /** An entry as it was kept, in today's form; nothing where this program cannot read it. */
 function readWaiting(stored: unknown): Waiting | undefined {
-  const { id, fields, refused, theirs, clockSkew } = (stored ?? {}) as Partial<Waiting>;
+  const { id, fields, personId, refused, theirs, clockSkew } = (stored ?? {}) as Partial<Waiting>;
   const checked = entryFields.safeParse(fields);
   if (typeof id !== 'string' || !checked.success) return undefined;
   return {
     id,
     fields: upgraded(checked.data),
+    ...(typeof personId === 'string' ? { personId } : {}),
     ...(clockSkew === undefined ? {} : { clockSkew }),
     ...(typeof refused === 'string' ? { refused } : {}),
     ...(theirs === undefined ? {} : { theirs }),
@@ -220,8 +221,12 @@ export class Outbox {
    * Keeps an entry and begins to send.
    * @returns its id, and once that is known whether it is kept on this device, or by this page only
    */
-  write(fields: NewFields): Written {
-    const entry: Waiting = { id: newId(), fields: { ...fields, schema: schemaOf(fields.kind) } };
+  write(fields: NewFields, personId?: string): Written {
+    const entry: Waiting = {
+      id: newId(),
+      fields: { ...fields, schema: schemaOf(fields.kind) },
+      ...(personId === undefined ? {} : { personId }),
+    };
     this.set({ waiting: [...this.state.waiting, entry] });
     const kept = this.keep(entry).then((done) => {
       this.tell({ kind: 'changed' });
@@ -242,7 +247,7 @@ export class Outbox {
   async sendAsNew(id: string): Promise<void> {
     const entry = this.state.waiting.find((one) => one.id === id);
     if (!entry) return;
-    const { kept } = this.write(entry.fields);
+    const { kept } = this.write(entry.fields, entry.personId);
     await kept;
     await this.drop(id);
     this.tell({ kind: 'changed' });
@@ -254,8 +259,16 @@ export class Outbox {
     const again = entries
       .filter(({ id }) => !waiting.has(id))
       .map((one): Waiting => {
-        const { id, clockSkew, version: _version, createdAt: _made, updatedAt: _changed, ...fields } = one;
-        return { id, fields, clockSkew };
+        const {
+          id,
+          clockSkew,
+          personId,
+          version: _version,
+          createdAt: _made,
+          updatedAt: _changed,
+          ...fields
+        } = one;
+        return { id, fields, clockSkew, ...(personId ? { personId } : {}) };
       });
     if (again.length === 0) return;
     const ids = new Set(again.map(({ id }) => id));
@@ -404,9 +417,10 @@ async function sentTogether(some: readonly Waiting[]): Promise<readonly Sent[]> 
     'POST',
     '/api/entries',
     {
-      entries: some.map(({ id, fields, clockSkew }) => ({
+      entries: some.map(({ id, fields, personId, clockSkew }) => ({
         ...fields,
         id,
+        ...(personId === undefined ? {} : { personId }),
         ...(clockSkew === undefined ? {} : { clockSkew }),
       })),
     },

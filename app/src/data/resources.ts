@@ -46,6 +46,8 @@ export const keys = {
   list: (resource: ListName) => [resource] as const,
   ofJob: (resource: OfJob, jobId: string) => [resource, jobId] as const,
   company: ['company'] as const,
+  me: ['me'] as const,
+  devices: ['devices'] as const,
 };
 
 interface List {
@@ -126,7 +128,7 @@ function patchList(client: QueryClient, key: readonly unknown[], id: string, row
   });
 }
 
-const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount', 'clockSkew'] as const;
+const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount', 'clockSkew', 'personId'] as const;
 
 /** The content of a row as a write wants it: without what the server adds, with its version. */
 export function contentOf(row: object): Record<string, unknown> {

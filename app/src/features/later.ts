@@ -11,6 +11,7 @@ export { KitRowScreen, KitScreen } from './kit';
 export { LearnedScreen } from './learned';
 export { CaptureScreen, LogScreen } from './log';
 export { InTheSprayer } from './material';
+export { PeopleScreen, PersonScreen, SignInScreen } from './people';
 export { PlaceScreen } from './place';
 export { BookScreen, SettingsScreen } from './settings';
 export { Strip } from './strip';

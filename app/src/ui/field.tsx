@@ -54,6 +54,10 @@ export function Labelled({
   );
 }
 
+/** What is typed unseen, and what a browser may keep of it. */
+export type Secret = 'password' | 'new-password' | 'pin';
+const KEPT_AS = { password: 'current-password', 'new-password': 'new-password', pin: 'off' } as const;
+
 interface BoxProps {
   readonly label: string;
   readonly hideLabel?: boolean;
@@ -62,6 +66,7 @@ interface BoxProps {
   readonly error?: string | undefined;
   readonly numeric?: boolean;
   readonly multiline?: boolean;
+  readonly secret?: Secret | undefined;
   readonly onText: (text: string) => void;
   readonly onDone?: () => void;
 }
@@ -75,6 +80,7 @@ export function FieldBox({
   error,
   numeric = false,
   multiline = false,
+  secret,
   onText,
   onDone,
 }: BoxProps) {
@@ -96,7 +102,9 @@ export function FieldBox({
           onBlur={onDone}
           onSubmitEditing={onDone}
           multiline={multiline}
-          inputMode={numeric ? 'decimal' : 'text'}
+          inputMode={numeric ? 'decimal' : secret === 'pin' ? 'numeric' : 'text'}
+          secureTextEntry={secret !== undefined}
+          autoComplete={secret === undefined ? undefined : KEPT_AS[secret]}
           className={`min-w-0 flex-1 py-2 text-ink ${numeric ? 'font-digits text-22' : 'font-words text-18'} ${multiline ? 'min-h-[96px]' : ''}`}
         />
         {unit ? <Words colour="ink2">{unit}</Words> : null}
@@ -190,10 +198,20 @@ export interface TextFieldProps {
   readonly value: string;
   readonly error?: string | undefined;
   readonly multiline?: boolean;
+  readonly secret?: Secret | undefined;
   readonly onChange: (value: string) => void;
 }
 
 /** A line or a paragraph of text. */
-export function TextField({ label, value, error, multiline = false, onChange }: TextFieldProps) {
-  return <FieldBox label={label} text={value} error={error} multiline={multiline} onText={onChange} />;
+export function TextField({ label, value, error, multiline = false, secret, onChange }: TextFieldProps) {
+  return (
+    <FieldBox
+      label={label}
+      text={value}
+      error={error}
+      multiline={multiline}
+      secret={secret}
+      onText={onChange}
+    />
+  );
 }

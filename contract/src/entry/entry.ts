@@ -58,9 +58,11 @@ export const entryFields = z
 
 /**
  * An entry as the server has it. `clockSkew`: server clock less device clock when it first came, s; null where the device
- * did not say.
+ * did not say. `personId`: who wrote it, by the server's word; null where nobody signed in. `author` are their initials then.
  */
-export const entry = entryFields.safeExtend({ ...stored, clockSkew: clockSkewSchema }).meta({ id: 'Entry' });
+export const entry = entryFields
+  .safeExtend({ ...stored, clockSkew: clockSkewSchema, personId: id.nullable().optional() })
+  .meta({ id: 'Entry' });
 export type EntryFields = z.infer<typeof entryFields>;
 export type Entry = z.infer<typeof entry>;
 

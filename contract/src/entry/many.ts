@@ -8,9 +8,13 @@ export const ENTRIES_AT_ONCE = 200;
 
 /**
  * `clockSkew`: what the server found of the clock when it first took an entry that it no longer has, being restored from a
- * backup. Else it is taken from the request.
+ * backup. Else it is taken from the request. `personId`: who of those that share the device wrote it.
  */
-export const oneOfMany = entryFields.safeExtend({ id, clockSkew: clockSkewSchema.optional() });
+export const oneOfMany = entryFields.safeExtend({
+  id,
+  clockSkew: clockSkewSchema.optional(),
+  personId: id.nullable().optional(),
+});
 
 /** Entries that waited on a device, in the order they were written. */
 export const manyEntries = z

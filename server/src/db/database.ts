@@ -8,6 +8,7 @@ import * as log from './migrations/006-log';
 import * as paintAge from './migrations/007-paint-age';
 import * as hardener from './migrations/008-hardener';
 import * as tombstones from './migrations/009-tombstones';
+import * as people from './migrations/010-people';
 
 export type Database = Knex;
 
@@ -22,6 +23,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '007-paint-age': paintAge,
   '008-hardener': hardener,
   '009-tombstones': tombstones,
+  '010-people': people,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {
@@ -61,6 +63,8 @@ const PATIENCE = {
 export function openDatabase(url: string, patience: 'of a request' | 'endless' = 'of a request'): Database {
   return knex({
     client: 'pg',
+    // The oldest PostgreSQL this runs on; what asks Knex for a version gets this one.
+    version: '15',
     connection: {
       connectionString: url,
       connectionTimeoutMillis: 4000,

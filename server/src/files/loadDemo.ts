@@ -67,9 +67,11 @@ function movedTo(now: number, { entries }: LogFile): LogFile['entries'] {
 }
 
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
+  const people = await storeOf(db, 'people').list(companyId);
+  const personOf = new Map(people.items.map(({ initials, id }) => [initials, id]));
   const rows = items.map(({ clockSkew, ...rest }) => {
     const { id, fields } = split(rest);
-    return { id, content: fields, beside: { clockSkew } };
+    return { id, content: fields, beside: { clockSkew, personId: personOf.get(fields.author) ?? null } };
   });
   for (const stored of await storeOf(db, 'entries').append(companyId, rows)) {
     if (stored instanceof ProblemError) throw stored;

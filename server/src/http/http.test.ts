@@ -150,7 +150,7 @@ describe('bodies', () => {
 describe('an address', () => {
   it.each([
     ['PATCH', '/api/tips', 405, 'GET, HEAD'],
-    ['DELETE', '/api/company', 405, 'GET, HEAD, PUT'],
+    ['DELETE', '/api/company', 405, 'GET, HEAD, POST, PUT'],
     ['PUT', '/api/entries', 405, 'GET, HEAD, POST'],
     ['POST', '/jobs/1', 405, 'GET, HEAD'],
     ['OPTIONS', '/api/batch', 200, 'POST'],

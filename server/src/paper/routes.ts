@@ -4,6 +4,7 @@ import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
+import { actorOf } from '../people/actor';
 import type { Pool } from '../jobs/pool';
 import { logRows, paperRows } from './rows';
 import type { PaperTask } from './task';
@@ -22,7 +23,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
       const { date = format(new Date(), 'yyyy-MM-dd'), ...options } = query.parse(request.query);
-      const rows = await paperRows(db, idOf(request), options.history === 'yes');
+      const rows = await paperRows(db, actorOf(request).companyId, idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }
@@ -31,7 +32,11 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     const date = DAY.parse(request.params['date']);
     const options = query.parse(request.query);
     await send(
-      { kind: 'log-day', rows: await logRows(db, options.job), options: { ...options, date } },
+      {
+        kind: 'log-day',
+        rows: await logRows(db, actorOf(request).companyId, options.job),
+        options: { ...options, date },
+      },
       response,
       file,
     );

@@ -3,16 +3,20 @@ import { coreLog } from '@fine-spray/contract/log';
 import { planHistory } from '@fine-spray/contract/planning';
 import { readRecord } from '@fine-spray/core/record';
 import type { Database } from '../db/database';
-import { currentCompany } from '../resources/company';
+import { companyOf } from '../resources/company';
 import { storeOf } from '../resources/store';
 import type { LogRows } from './logDay';
 import type { PaperRows } from './planned';
 
 /** Reads rows of one company as they are stored at one moment. */
-function atOneMoment<Result>(db: Database, read: (rows: Reader) => Promise<Result>): Promise<Result> {
+function atOneMoment<Result>(
+  db: Database,
+  companyId: string,
+  read: (rows: Reader) => Promise<Result>,
+): Promise<Result> {
   return db.transaction(
     async (trx) => {
-      const company = await currentCompany(trx);
+      const company = await companyOf(trx, companyId);
       return read({
         company,
         one: (name, id) => storeOf(trx, name).get(company.id, id),
@@ -33,8 +37,13 @@ interface Reader {
 }
 
 /** Everything a job's sheets are printed from, as it is stored at one moment. */
-export async function paperRows(db: Database, jobId: string, withHistory: boolean): Promise<PaperRows> {
-  return atOneMoment(db, async ({ company, one, all }) => {
+export async function paperRows(
+  db: Database,
+  companyId: string,
+  jobId: string,
+  withHistory: boolean,
+): Promise<PaperRows> {
+  return atOneMoment(db, companyId, async ({ company, one, all }) => {
     const job = await one('jobs', jobId);
     const kit = {
       coatings: await all('coatings'),
@@ -50,8 +59,8 @@ export async function paperRows(db: Database, jobId: string, withHistory: boolea
 }
 
 /** Everything a day of the log is printed from; of one job where that is asked for. */
-export async function logRows(db: Database, jobId?: string): Promise<LogRows> {
-  return atOneMoment(db, async ({ company, all }) => ({
+export async function logRows(db: Database, companyId: string, jobId?: string): Promise<LogRows> {
+  return atOneMoment(db, companyId, async ({ company, all }) => ({
     company,
     entries: await all('entries', jobId === undefined ? {} : { jobId }),
     jobs: await all('jobs'),

@@ -31,32 +31,35 @@ function fromRow({ id, name, book, version, createdAt, updatedAt }: CompanyRow):
   );
 }
 
-async function companyRow(db: Database): Promise<CompanyRow> {
-  const row = (await db('company').orderBy('createdAt').first()) as CompanyRow | undefined;
+async function companyRow(db: Database, id: string): Promise<CompanyRow> {
+  const row = (await db('company').where({ id }).first()) as CompanyRow | undefined;
   if (!row) throw new ProblemError('not-found', 'There is no company yet.');
   return row;
 }
 
-/**
- * The company a request acts for. There is one company and no sign-in yet, so it is the first row;
- * every query is already scoped by this id, and sign-in will replace only this function.
- */
-export async function currentCompanyId(db: Database): Promise<string> {
-  return (await companyRow(db)).id;
+/** A company, with what it calculates with. */
+export async function companyOf(db: Database, id: string): Promise<Company> {
+  return fromRow(await companyRow(db, id));
 }
 
-/** The company a request acts for, with what it calculates with. */
-export async function currentCompany(db: Database): Promise<Company> {
-  return fromRow(await companyRow(db));
+/** A company as somebody sees it who has nothing to do with money: without its prices. */
+export function withoutMoney(company: Company): Company {
+  const { book } = company;
+  if (book === null) return company;
+  const prices = Object.fromEntries(
+    Object.keys(book.prices).map((name) => [name, null]),
+  ) as typeof book.prices;
+  return { ...company, book: { ...book, hour: null, prices } };
 }
 
 /** Stores name and book of the company; idempotent, refused when the version is stale. */
 export async function putCompany(
   db: Database,
+  companyId: string,
   version: number,
   fields: Pick<Company, 'name' | 'book'>,
 ): Promise<Company> {
-  const company = await currentCompany(db);
+  const company = await companyOf(db, companyId);
   const { name, book } = fields;
   if (company.name === name && isDeepStrictEqual(company.book, book)) return company;
   const [row] = (await db('company')

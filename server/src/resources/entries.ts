@@ -1,38 +1,69 @@
 import { manyEntriesHead, oneOfMany, type ManyEntriesAnswer } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { ProblemError, asProblem, problemOf } from '../http/problems';
-import { storeOf, type Appended } from './store';
+import type { Actor } from '../people/actor';
+import { authorsOf, type Claimed } from '../people/authors';
+import { storeOf } from './store';
+
+/** An entry that was checked, with what the server found of the clock. */
+interface Given extends Claimed {
+  readonly clockSkew: number | null;
+}
+
+/** Stores entries: each is taken or refused for itself, in its place. */
+async function append(
+  db: Database,
+  actor: Actor,
+  given: readonly Given[],
+): Promise<(object | ProblemError)[]> {
+  const authors = await authorsOf(db, actor, given);
+  const good = given.flatMap(({ id, content, clockSkew }, index) => {
+    const by = authors[index];
+    if (by === undefined || by instanceof ProblemError) return [];
+    const { author, personId } = by;
+    return [{ id, content: { ...content, author }, beside: { clockSkew, personId } }];
+  });
+  const stored = (await storeOf(db, 'entries').append(actor.companyId, good)).values();
+  return authors.map((by) =>
+    by instanceof ProblemError
+      ? by
+      : (stored.next().value ?? new ProblemError('internal', 'Nothing was stored.')),
+  );
+}
 
 /** One entry as it came. */
-export async function putEntry(db: Database, companyId: string, one: Appended<'entries'>): Promise<object> {
-  const [stored] = await storeOf(db, 'entries').append(companyId, [one]);
+export async function putEntry(db: Database, actor: Actor, one: Given): Promise<object> {
+  const [stored] = await append(db, actor, [one]);
   if (stored === undefined || stored instanceof ProblemError)
     throw stored ?? new ProblemError('internal', 'Nothing was stored.');
   return stored;
 }
 
-/** Entries of a device, each taken or refused for itself and answered in its place. */
+/**
+ * Entries of a device.
+ * @param found what the server finds of the clock of that device now
+ */
 export async function putEntries(
   db: Database,
-  companyId: string,
+  actor: Actor,
   body: unknown,
-  beside: Readonly<Record<string, unknown>>,
+  found: number | null,
 ): Promise<ManyEntriesAnswer> {
   const read = manyEntriesHead
     .parse(body)
     .entries.map((one) => ({ id: one.id, checked: oneOfMany.safeParse(one) }));
   const good = read.flatMap(({ checked }) => {
     if (!checked.success) return [];
-    const { id, clockSkew, ...content } = checked.data;
-    return [{ id, content, beside: clockSkew === undefined ? beside : { clockSkew } }];
+    const { id, clockSkew = found, personId, ...content } = checked.data;
+    return [{ id, content, personId, clockSkew }];
   });
-  const stored = (await storeOf(db, 'entries').append(companyId, good)).values();
+  const stored = (await append(db, actor, good)).values();
   return {
     results: read.map(({ id, checked }) => {
       const row = checked.success ? stored.next().value : asProblem(checked.error);
       if (row === undefined || row instanceof ProblemError)
         return { id, problem: problemOf(row ?? new ProblemError('internal', 'Nothing was stored.')) };
-      return { id, row };
+      return { id, row: row as never };
     }),
   };
 }

@@ -1,10 +1,11 @@
-import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS, SKEW_LIMIT } from '@fine-spray/contract';
+import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS, SKEW_LIMIT, may } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import { writing } from '../db/writing';
+import { actorOf, allow, type Actor } from '../people/actor';
 import { writeBatch } from './batch';
-import { currentCompany, currentCompanyId, putCompany as storeCompany } from './company';
+import { companyOf, putCompany as storeCompany, withoutMoney } from './company';
 import { putEntries, putEntry } from './entries';
 import { storeOf } from './store';
 
@@ -13,27 +14,27 @@ import { storeOf } from './store';
  * no clock could. Kept
  * beside an entry, so that one made by a wrong clock can be put right.
  */
-function clockOf(request: Request): { readonly clockSkew: number | null } {
+function clockOf(request: Request): number | null {
   const skew = Math.round((Date.now() - Date.parse(request.get('Device-Time') ?? '')) / 1000);
-  return { clockSkew: Math.abs(skew) <= SKEW_LIMIT ? skew : null };
+  return Math.abs(skew) <= SKEW_LIMIT ? skew : null;
 }
 
-type Handler = (request: Request, companyId: string) => Promise<unknown>;
+type Handler = (request: Request, actor: Actor) => Promise<unknown>;
 
 /** The routes of every resource in the contract, the batch of them, and the company's. */
 export function resourceRoutes(db: Database): Router {
   const router = Router();
   const send = (handler: Handler) => async (request: Request, response: Response) => {
-    const answer = await handler(request, await currentCompanyId(db));
+    const answer = await handler(request, actorOf(request));
     if (answer === undefined) response.status(204).end();
     else response.json(answer);
   };
 
   for (const name of RESOURCE_NAMES) {
-    const { operations, body, ofJob } = RESOURCES[name];
+    const { operations, body, ofJob, writtenBy } = RESOURCES[name];
     const { list, get, put, remove } = operations;
     const store = storeOf(db, name);
-    const listed: Handler = async (request, companyId) => {
+    const listed: Handler = async (request, { companyId }) => {
       if (!ofJob) return store.list(companyId);
       const jobId = idOf(request, 'jobId');
       await storeOf(db, 'jobs').get(companyId, jobId);
@@ -42,15 +43,17 @@ export function resourceRoutes(db: Database): Router {
     router.get(expressPath(list.path), send(listed));
     router.get(
       expressPath(get.path),
-      send(async (request, companyId) => store.get(companyId, idOf(request))),
+      send(async (request, { companyId }) => store.get(companyId, idOf(request))),
     );
     router.put(
       expressPath(put.path),
-      send(async (request, companyId) => {
+      send(async (request, actor) => {
+        allow(actor, writtenBy);
+        const { companyId } = actor;
         const rowId = idOf(request);
         const { version, ...content } = body.parse(request.body) as { readonly version: number };
         return name === 'entries'
-          ? putEntry(db, companyId, { id: rowId, content: content as never, beside: clockOf(request) })
+          ? putEntry(db, actor, { id: rowId, content: content as never, clockSkew: clockOf(request) })
           : writing(db, companyId, (trx) =>
               storeOf(trx, name).put(companyId, rowId, version, content as never),
             );
@@ -58,7 +61,9 @@ export function resourceRoutes(db: Database): Router {
     );
     router.delete(
       expressPath(remove.path),
-      send(async (request, companyId) => {
+      send(async (request, actor) => {
+        allow(actor, writtenBy);
+        const { companyId } = actor;
         const { version } = remove.query.parse(request.query);
         await writing(db, companyId, (trx) => storeOf(trx, name).remove(companyId, idOf(request), version));
         return undefined;
@@ -67,25 +72,36 @@ export function resourceRoutes(db: Database): Router {
   }
 
   const { getCompany, putCompany, postBatch, postEntries } = SINGLE_OPERATIONS;
-  router.get(getCompany.path, async (_request, response) => {
-    response.json(await currentCompany(db));
-  });
+  router.get(
+    getCompany.path,
+    send(async (_request, { companyId, role }) => {
+      const company = await companyOf(db, companyId);
+      return may(role, 'money') ? company : withoutMoney(company);
+    }),
+  );
   router.put(
     putCompany.path,
-    send(async (request, companyId) => {
+    send(async (request, actor) => {
+      allow(actor, 'money');
+      const { companyId } = actor;
       const { version, ...fields } = putCompany.body.parse(request.body);
-      return writing(db, companyId, (trx) => storeCompany(trx, version, fields));
+      return writing(db, companyId, (trx) => storeCompany(trx, companyId, version, fields));
     }),
   );
   router.post(
     postEntries.path,
-    send(async (request, companyId) => putEntries(db, companyId, request.body, clockOf(request))),
+    send(async (request, actor) => {
+      allow(actor, 'log');
+      return putEntries(db, actor, request.body, clockOf(request));
+    }),
   );
   router.post(
     postBatch.path,
-    send(async (request, companyId) => ({
-      rows: await writeBatch(db, companyId, postBatch.body.parse(request.body).writes),
-    })),
+    send(async (request, actor) => {
+      const { writes } = postBatch.body.parse(request.body);
+      for (const { resource } of writes) allow(actor, RESOURCES[resource].writtenBy);
+      return { rows: await writeBatch(db, actor.companyId, writes) };
+    }),
   );
   return router;
 }

@@ -12,6 +12,7 @@ import {
 import type { z } from 'zod';
 import type { Database } from '../db/database';
 import { ProblemError, asProblem } from '../http/problems';
+import { checkOwner } from '../people/owners';
 import { checkReferences, checkRoom, checkUnused } from './checks';
 
 /** A row as Knex gives it: columns by the names of their fields. */
@@ -71,7 +72,17 @@ const orderOf = (ofJob: boolean) => [...(ofJob ? ['position'] : []), 'createdAt'
 /** The rows of a resource on a database or within a transaction; everything about it follows from its definition. */
 export function storeOf<Name extends ResourceName>(db: Database, name: Name): Store<Name> {
   const definition = RESOURCES[name];
-  const { one, table, content, documents, appendOnly, unique, beside = [], counts = {} } = definition;
+  const {
+    one,
+    table,
+    content,
+    documents,
+    appendOnly,
+    unique,
+    byServer = [],
+    beside = [],
+    counts = {},
+  } = definition;
   const schema = definition.row as unknown as z.ZodType<Rows[Name]>;
   const upgrade = definition.read as (given: object) => object;
   const missing = () => new ProblemError('not-found', `This ${one} does not exist, or was deleted.`);
@@ -86,6 +97,12 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     );
   const contentOf = (row: Row): object =>
     upgrade(Object.fromEntries(content.map((field) => [field, row[field]])));
+  /** Whether a row says what was given, but for what is the server's word. */
+  const says = (row: Row, given: object): boolean => {
+    const without = (one: object) =>
+      Object.fromEntries(Object.entries(one).filter(([field]) => !byServer.includes(field)));
+    return isDeepStrictEqual(without(contentOf(row)), without(plain(given) as object));
+  };
   const shown = (row: Row): object => ({
     ...contentOf(row),
     ...Object.fromEntries(beside.map((field) => [field, row[field] ?? null])),
@@ -160,7 +177,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
   async function write(companyId: string, id: string, version: number, given: object): Promise<Row> {
     const fields = upgrade(given);
     const row = await rowOf(companyId, id);
-    if (row && isDeepStrictEqual(contentOf(row), plain(fields))) return row;
+    if (row && says(row, fields)) return row;
     if (row && row.version !== version)
       throw await inTheWay(row, `This ${one} was changed elsewhere in the meantime.`);
     const left = row ? undefined : await leftOf(companyId, id);
@@ -230,7 +247,9 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       await checkRoom(db, definition, companyId, id, fields);
       await checkReferences(db, definition, companyId, fields);
       try {
-        return await read(await write(companyId, id, version, fields));
+        const row = await write(companyId, id, version, fields);
+        if (name === 'people') await checkOwner(db, companyId);
+        return await read(row);
       } catch (error) {
         throw referenceProblem(error, content) ?? error;
       }
@@ -261,12 +280,11 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
         given.map(async ({ id, content: fields }) => {
           const row = made.get(id);
           // What was checked on its way in is not checked again on its way back.
-          if (row && isDeepStrictEqual(contentOf(row), plain(upgrade(fields))))
-            return shown(row) as Rows[Name];
+          if (row && says(row, upgrade(fields))) return shown(row) as Rows[Name];
           const before = row ?? known.get(id);
           if (!before) return refused.get(id) ?? missing();
           try {
-            if (isDeepStrictEqual(contentOf(before), plain(upgrade(fields)))) return await read(before);
+            if (says(before, upgrade(fields))) return await read(before);
           } catch (error) {
             // It is there, though nobody can read it: said of this one.
             if (error instanceof ProblemError) return error;
@@ -286,6 +304,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       await checkUnused(db, name, companyId, id);
       try {
         await db(table).where({ companyId, id }).delete();
+        if (name === 'people') await checkOwner(db, companyId);
       } catch (error) {
         if ((error as { code?: unknown }).code !== FOREIGN_KEY) throw error;
         throw new ProblemError(

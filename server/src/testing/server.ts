@@ -61,15 +61,21 @@ async function restore(url: string, file: string): Promise<void> {
 export async function startTestServer({
   demo = true,
   restored,
+  signIn = false,
   applicationFolder,
-}: { demo?: boolean; restored?: string; applicationFolder?: string } = {}): Promise<TestServer> {
+}: {
+  demo?: boolean;
+  restored?: string;
+  signIn?: boolean;
+  applicationFolder?: string;
+} = {}): Promise<TestServer> {
   const { url, drop } = await emptyDatabase();
   if (restored !== undefined) await restore(url, restored);
   const db = openDatabase(url);
   await migrate(url);
   if (demo && restored === undefined) await loadDemo(db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-  const app = createApp({ db, logger: pino({ level: 'silent' }), pool, applicationFolder });
+  const app = createApp({ db, logger: pino({ level: 'silent' }), pool, signIn, applicationFolder });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

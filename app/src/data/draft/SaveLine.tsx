@@ -6,6 +6,7 @@ import { Words } from '@/ui/text';
 import type { SaveState } from './useAutosave';
 
 function saveText(state: SaveState, held: boolean): string {
+  if (state.kind === 'looking') return `Not stored: ${state.why}`;
   if (held) return 'Not stored: see the marked field';
   if (state.kind === 'saved') return 'Stored';
   if (state.kind === 'saving') return 'Storing …';

@@ -6,7 +6,9 @@ export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly why: string }
-  | { readonly kind: 'conflict'; readonly problem: Problem };
+  | { readonly kind: 'conflict'; readonly problem: Problem }
+  /** Somebody who may not change it: what is tried here is not stored. */
+  | { readonly kind: 'looking'; readonly why: string };
 
 /** Pause in typing after which a change is stored. */
 const PAUSE = 400;

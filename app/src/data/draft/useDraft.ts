@@ -1,6 +1,8 @@
 import { tombstone } from '@fine-spray/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useAutosave } from './useAutosave';
+import { CAPABILITIES, type Capability } from '@fine-spray/contract/roles';
+import { useMay } from '@/data/may';
+import { useAutosave, type SaveState } from './useAutosave';
 
 /** First sentence for each field. */
 export function sentences(
@@ -20,6 +22,8 @@ export interface DraftOptions<Content> {
   readonly save: (content: Content, version: number, leaving: boolean) => Promise<number>;
   /** Content and version of a row that the server sent after a conflict. */
   readonly read: (current: unknown) => { content: Content; version: number };
+  /** What changing it takes; who may not looks and tries, and nothing is stored. */
+  readonly capability: Capability;
   /** Told when the row was deleted elsewhere and is let go: what lists it reads it anew. */
   readonly gone?: () => void;
 }
@@ -37,8 +41,10 @@ export function useDraft<Content extends object>({
   check,
   save,
   read,
+  capability,
   gone,
 }: DraftOptions<Content>) {
+  const mayStore = useMay(capability);
   const [draft, setDraft] = useState(first);
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
   const [steps, setSteps] = useState<readonly { readonly name: string; readonly before: Content }[]>([]);
@@ -58,9 +64,9 @@ export function useDraft<Content extends object>({
     (next: Content) => {
       latest.current = next;
       setDraft(next);
-      if (Object.keys(check(next)).length === 0) autosave(next);
+      if (mayStore && Object.keys(check(next)).length === 0) autosave(next);
     },
-    [autosave, check],
+    [autosave, check, mayStore],
   );
   const change = useCallback(
     (part: Partial<Content>, step = Object.keys(part).join(' ')) => {
@@ -122,11 +128,12 @@ export function useDraft<Content extends object>({
   const canUndo = steps.length > 0;
   /** The version of the row that was stored or read last. */
   const storedVersion = useCallback(() => stored.current, []);
+  const saveState: SaveState = mayStore ? state : { kind: 'looking', why: CAPABILITIES[capability] };
   return {
     draft,
     errors,
     held,
-    saveState: state,
+    saveState,
     change,
     undo,
     canUndo,

@@ -6,6 +6,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
 import { keys, useCompany, useList, useWrites } from '@/data/resources';
 import { useKit } from '@/data/kit';
@@ -88,10 +89,13 @@ export function JobList() {
   const jobs = useList('jobs');
   const company = useCompany();
   const { make, loading } = useNewJob();
+  const mayPlan = useMay('plans');
   const router = useRouter();
   return (
     <Screen title="Jobs" above={company.data?.name}>
-      <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={() => void make()} />
+      {mayPlan ? (
+        <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={() => void make()} />
+      ) : null}
       {jobs.isPending ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (
         <ErrorState

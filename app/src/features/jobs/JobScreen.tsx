@@ -13,6 +13,7 @@ import ShoppingCart from 'lucide-react-native/icons/shopping-cart';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
 import { keys, usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
@@ -54,6 +55,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
 
 function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
   const [editing, setEditing] = useState(false);
+  const mayPlan = useMay('plans');
   const router = useRouter();
   const add = useAddSurface(job, surfaces, kit);
   const { totals, refused } = useMemo(() => coatingTotals(surfaces, job, kit), [surfaces, job, kit]);
@@ -73,11 +75,11 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
         />
         <Button label="Log" icon={NotebookPen} onPress={() => router.navigate(`/log?job=${job.id}`)} />
         <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
-        <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} />
+        {mayPlan ? <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} /> : null}
       </View>
       {job.note ? <Words>{job.note}</Words> : null}
       <Places job={job} surfaces={surfaces} kit={kit} />
-      <Button label="Add a single surface" icon={Plus} onPress={() => void add()} />
+      {mayPlan ? <Button label="Add a single surface" icon={Plus} onPress={() => void add()} /> : null}
       {surfaces.length === 0 ? (
         <EmptyState
           title="No surfaces yet"
@@ -96,6 +98,7 @@ const FIRST_PLACES = 4;
 function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
   const { data: places = [] } = usePlaces(job.id);
   const { add } = usePlaceActions(job, places, surfaces, kit);
+  const mayPlan = useMay('plans');
   const [all, setAll] = useState(false);
   const shown = all ? places : places.slice(0, FIRST_PLACES);
   return (
@@ -109,11 +112,15 @@ function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]
       {shown.length < places.length ? (
         <Button label={`${places.length - shown.length} more`} kind="quiet" onPress={() => setAll(true)} />
       ) : null}
-      <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => void add('room')} />
-      <View className="flex-row flex-wrap gap-2">
-        <Button label="An elevation" onPress={() => void add('elevation')} className="flex-1" />
-        <Button label="Fence, stair, pieces" onPress={() => void add('loose')} className="flex-1" />
-      </View>
+      {mayPlan ? (
+        <>
+          <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => void add('room')} />
+          <View className="flex-row flex-wrap gap-2">
+            <Button label="An elevation" onPress={() => void add('elevation')} className="flex-1" />
+            <Button label="Fence, stair, pieces" onPress={() => void add('loose')} className="flex-1" />
+          </View>
+        </>
+      ) : null}
     </View>
   );
 }

@@ -1,3 +1,4 @@
+import { useMay } from '@/data/may';
 import { coatingFields, type Coating } from '@fine-spray/contract';
 import {
   COATING_PROPERTIES,
@@ -56,6 +57,7 @@ function Editing({ coating }: { coating: Coating }) {
   const { system } = useUnits();
   const toast = useToast();
   const { put } = useWrites('coatings', keys.list('coatings'));
+  const mayChange = useMay('kit');
   const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm({
     schema: coatingFields,
     first: {
@@ -144,7 +146,9 @@ function Editing({ coating }: { coating: Coating }) {
         );
       })}
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
-      <Button label="Store" kind="primary" disabled={!ready || !changed} onPress={() => void store()} />
+      {mayChange ? (
+        <Button label="Store" kind="primary" disabled={!ready || !changed} onPress={() => void store()} />
+      ) : null}
     </Screen>
   );
 }

@@ -1,7 +1,9 @@
+import { CAPABILITIES } from '@fine-spray/contract/roles';
 import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
+import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
 import { contentOf, keys, useCompany, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
@@ -13,6 +15,7 @@ import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Stepper } from '@/ui/stepper';
+import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
 import { TipWearPanel } from './TipWearPanel';
@@ -81,6 +84,7 @@ function Form({
   const form = KIT_FORMS[resource];
   const router = useRouter();
   const toast = useToast();
+  const mayChange = useMay('kit');
   const { put, remove } = useWrites(resource, keys.list(resource));
   const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm<Values>({
     schema: form.schema,
@@ -135,14 +139,18 @@ function Form({
         ))}
       </Panel>
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
-      <Button
-        label="Store"
-        kind="primary"
-        className="min-h-[56px]"
-        disabled={!ready || (id !== undefined && !changed)}
-        onPress={() => void store()}
-      />
-      {id === undefined ? null : (
+      {mayChange ? (
+        <Button
+          label="Store"
+          kind="primary"
+          className="min-h-[56px]"
+          disabled={!ready || (id !== undefined && !changed)}
+          onPress={() => void store()}
+        />
+      ) : (
+        <Words colour="ink2">{CAPABILITIES.kit}</Words>
+      )}
+      {id === undefined || !mayChange ? null : (
         <Button label={`Delete this ${form.one.toLowerCase()}`} kind="danger" onPress={() => void drop(id)} />
       )}
     </Screen>

@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useKit } from '@/data/kit';
+import { useMay } from '@/data/may';
 import { useList } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
@@ -31,6 +32,7 @@ function Section({
   children: ReactNode;
 }) {
   const router = useRouter();
+  const mayChange = useMay('kit');
   return (
     <View className="gap-2">
       <Words size={18} weight="bold" heading={2}>
@@ -41,7 +43,9 @@ function Section({
       ) : (
         <View className="rounded-2xl border border-rule bg-sheet">{children}</View>
       )}
-      {add ? <Button label={`Add ${one}`} icon={Plus} onPress={() => router.navigate(add)} /> : null}
+      {add && mayChange ? (
+        <Button label={`Add ${one}`} icon={Plus} onPress={() => router.navigate(add)} />
+      ) : null}
     </View>
   );
 }

@@ -15,13 +15,13 @@ import { Pressable, View } from 'react-native';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt, writePath } from '@/features/journal';
 import { LogFrame } from '@/features/frame';
+import { WhoWrites } from '@/features/people';
 import { Beside } from '@/ui/beside';
 import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
-import { Author } from './Author';
 import { PlaceChoice } from './PlaceChoice';
 import { knownPlace, usualPlace, useWorkPlace, type WorkPlace } from './place';
 import { COMMON, OTHERS, type KindTile } from './kinds';
@@ -76,7 +76,7 @@ function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
           />
           <Tiles tiles={COMMON} known={known.surface !== undefined} onPress={open} large />
           <Tiles tiles={OTHERS} known={known.surface !== undefined} onPress={open} />
-          <Author entries={log.entries} />
+          <WhoWrites />
         </>
       }
       right={

@@ -22,6 +22,7 @@ import { sentences } from '@/data/draft';
 import { useLog } from '@/data/log';
 import { useList } from '@/data/resources';
 import { SiteCautions } from '@/features/cautions';
+import { WhoWrites } from '@/features/people';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { Button } from '@/ui/button';
@@ -226,7 +227,6 @@ function Afterwards({
   children,
 }: StepProps & { children: ReactNode }) {
   const { system } = useUnits();
-  const { author, setAuthor } = useLog();
   const { added, limit, over, room } = thinnerOf(check, answer, site);
   return (
     <Panel title="3. After thinning or warming">
@@ -268,7 +268,7 @@ function Afterwards({
         options={SHIFTS.map((value) => ({ value, label: value }))}
         onChange={(shift) => change({ shift })}
       />
-      <TextField label="Initials" value={author} onChange={setAuthor} />
+      <WhoWrites />
       {children}
     </Panel>
   );

@@ -78,5 +78,13 @@ export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
     void client.invalidateQueries({ queryKey: keys.ofJob('places', row.jobId) });
     void client.invalidateQueries({ queryKey: keys.ofJob('surfaces', row.jobId) });
   }, [client, row.jobId]);
-  return useDraft<Content>({ first: contentOfPlace(row), version: row.version, check, save, read, gone });
+  return useDraft<Content>({
+    first: contentOfPlace(row),
+    version: row.version,
+    check,
+    save,
+    read,
+    capability: 'plans',
+    gone,
+  });
 }

@@ -56,6 +56,7 @@ function Book({ company }: { company: Company }) {
     check,
     save,
     read,
+    capability: 'money',
   });
   return (
     <Screen title={TITLE} above={company.name} backTo="/settings">

@@ -1,7 +1,9 @@
 import { PRECEDENCE_NOTE } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Calculator from 'lucide-react-native/icons/calculator';
+import Users from 'lucide-react-native/icons/users';
 import { View } from 'react-native';
+import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Labelled } from '@/ui/field';
@@ -16,6 +18,7 @@ export function SettingsScreen() {
   const { system, setSystem } = useUnits();
   const { choice, setChoice } = useTheme();
   const company = useCompany();
+  const seesMoney = useMay('money');
   const router = useRouter();
   return (
     <Screen title="Settings" above={company.data?.name}>
@@ -42,7 +45,10 @@ export function SettingsScreen() {
           ]}
         />
       </Labelled>
-      <Button label="Rates and prices" icon={Calculator} onPress={() => router.navigate('/book')} />
+      <Button label="People" icon={Users} onPress={() => router.navigate('/people')} />
+      {seesMoney ? (
+        <Button label="Rates and prices" icon={Calculator} onPress={() => router.navigate('/book')} />
+      ) : null}
       <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
         <Words weight="bold" heading={2}>
           What the numbers are

@@ -157,7 +157,7 @@ describe('a surface being edited', () => {
     globalThis.fetch = (async (...given: Parameters<typeof fetch>) => {
       await on;
       return real(...given);
-    }) as typeof fetch;
+    });
     const { result } = draft();
     act(() => result.current.change({ coats: 3 }));
     await later(1000);

@@ -35,5 +35,13 @@ export function useSurfaceDraft(row: Surface) {
     () => void client.invalidateQueries({ queryKey: keys.ofJob('surfaces', row.jobId) }),
     [client, row.jobId],
   );
-  return useDraft<Content>({ first: contentOfSurface(row), version: row.version, check, save, read, gone });
+  return useDraft<Content>({
+    first: contentOfSurface(row),
+    version: row.version,
+    check,
+    save,
+    read,
+    capability: 'plans',
+    gone,
+  });
 }

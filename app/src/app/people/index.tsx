@@ -1,0 +1,3 @@
+import { PeopleScreen } from '@/features/screens';
+
+export default PeopleScreen;
