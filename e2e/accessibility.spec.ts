@@ -98,6 +98,9 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   },
   'of the company and the rest': {
     jobs: () => Promise.resolve('/'),
+    people: () => Promise.resolve('/people'),
+    'a person': () => Promise.resolve('/people/01930000-0000-7000-8000-0000000000c3'),
+    'sign in': () => Promise.resolve('/sign-in'),
     'a job from a file': () => Promise.resolve('/open'),
     'rates and prices': () => Promise.resolve('/book'),
     'a new gun': () => Promise.resolve('/kit/gear/new'),

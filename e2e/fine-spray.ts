@@ -54,8 +54,12 @@ export interface Running extends Command {
 }
 
 /** Starts Fine Spray from a data folder and waits until it has printed its address. */
-export async function startFineSpray(home: string, port: number): Promise<Running> {
-  const command = runStart({ FINE_SPRAY_HOME: home, PORT: String(port) });
+export async function startFineSpray(
+  home: string,
+  port: number,
+  env: Record<string, string> = {},
+): Promise<Running> {
+  const command = runStart({ FINE_SPRAY_HOME: home, PORT: String(port), ...env });
   const address = await new Promise<string>((resolve, reject) => {
     const look = setInterval(() => {
       const found = /is at (http:\/\/\S+)/.exec(command.output())?.[1];

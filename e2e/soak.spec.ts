@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import path from 'node:path';
 import pg from 'pg';
@@ -51,7 +52,8 @@ class Handset {
       viewport: { width: 390, height: 844 },
       serviceWorkers: 'allow',
     });
-    await context.addInitScript((name) => localStorage.setItem('fine-spray.author', name), author);
+    const personId = await person(new URL(url).origin, author);
+    await context.addInitScript((id) => localStorage.setItem('fine-spray.writer', id), personId);
     const handset = new Handset(context, author, url);
     await handset.newPage();
     // Until the shell and the rows are kept, a page without a server has nothing to open from.
@@ -126,6 +128,18 @@ class Handset {
 async function entries(origin: string): Promise<readonly Stored[]> {
   const answer = await fetch(`${origin}/api/entries`);
   return ((await answer.json()) as { items: Stored[] }).items;
+}
+
+/** Makes somebody who writes. */
+async function person(origin: string, initials: string): Promise<string> {
+  const id = randomUUID();
+  const made = await fetch(`${origin}/api/people/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name: initials, initials, role: 'painter', active: true, version: 0 }),
+  });
+  expect(made.status).toBe(200);
+  return id;
 }
 
 async function storedBy(instance: Instance, author: string): Promise<readonly Stored[]> {

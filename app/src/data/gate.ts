@@ -26,7 +26,8 @@ export const gate = {
   /** The server refused a call for want of a person: by the type of its problem. */
   refused: (type: string): void => {
     const shut = SHUT[type];
-    if (shut) set(shut);
+    // Several calls are refused at once, and the one that says more holds.
+    if (shut && (shut !== 'signed-out' || now === undefined)) set(shut);
   },
   /** Somebody has signed in. */
   opened: (): void => set(undefined),

@@ -46,7 +46,7 @@ export function Invite({ person, signIn }: { person: Person; signIn: boolean }) 
         <View className="items-center gap-2" testID="invitation">
           <Image
             aria-label="Code to point a camera at"
-            source={{ uri: `data:image/svg+xml;utf8,${encodeURIComponent(shown.picture)}` }}
+            source={{ uri: `data:image/svg+xml,${encodeURIComponent(shown.picture)}` }}
             style={{ width: 236, height: 236 }}
           />
           <Words size={30} weight="digits-bold" selectable>

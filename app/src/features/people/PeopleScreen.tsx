@@ -14,7 +14,7 @@ import { useTheme } from '@/ui/theme/theme';
 
 /** What a role is called, and what it does. */
 export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly does: string }>> = {
-  owner: { name: 'Owner', does: 'Everything: money and people too' },
+  owner: { name: 'Owner', does: 'Everything, money and people too' },
   lead: { name: 'Lead', does: 'Plans, kit and the log; puts right what others wrote' },
   painter: { name: 'Painter', does: 'Reads the plans, writes the log' },
   apprentice: { name: 'Apprentice', does: 'Reads the plans, writes the log, practises' },

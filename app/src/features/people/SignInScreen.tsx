@@ -4,24 +4,31 @@ import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { gate } from '@/data/gate';
-import { forgetAll, useSession } from '@/data/me';
+import { forgetAll, useMe, useSession } from '@/data/me';
 import { Button } from '@/ui/button';
 import { FieldError, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { Words } from '@/ui/text';
 
-/** The code of a link that was opened: behind the number sign, and taken from the address so that it is not kept. */
+/** The code of the link this page was opened with, until somebody is in. */
+let linked = '';
+
+/** The code of a link that was opened: behind the number sign, and taken from the address so that it is not kept there. */
 function codeOfLink(): string {
   const { hash, pathname } = globalThis.location ?? { hash: '', pathname: '' };
-  if (!pathname.startsWith('/sign-in') || hash.length < 2) return '';
-  globalThis.history.replaceState(null, '', pathname);
-  return decodeURIComponent(hash.slice(1));
+  if (pathname.startsWith('/sign-in') && hash.length > 1) {
+    linked = decodeURIComponent(hash.slice(1));
+    globalThis.history.replaceState(null, '', pathname);
+  }
+  return linked;
 }
 
 /** How somebody gets in: by a code an owner shows, by a password, or by making the company of an empty server. */
 export function SignInScreen({ onIn }: { onIn?: () => void }) {
   const shut = useSyncExternalStore(gate.subscribe, gate.current, gate.current);
+  // Asked by itself: it says whether there is a company at all.
+  useMe();
   useEffect(() => {
     if (shut === 'revoked') void forgetAll();
   }, [shut]);
@@ -54,6 +61,7 @@ function ByCode({ onIn }: WayProps) {
     setFailed(undefined);
     try {
       await byCode(code);
+      linked = '';
       onIn?.();
     } catch (error) {
       setFailed(whyFailed(error));
