@@ -4,12 +4,20 @@ import { ALL_OPERATIONS } from './operations';
 import { problem } from './problem';
 
 const PROBLEM_ANSWERS = {
-  '400': 'Not readable as JSON',
+  '400': 'The address or the body cannot be read',
+  '401': 'Nobody is signed in, or this device was signed out',
+  '403': 'Not for this role, or asked from a page of another address',
   '404': 'Not found',
-  '409': 'Stale version, or still in use',
+  '405': 'Not at this address; Allow says what is',
+  '408': 'The request came too slowly',
+  '409': 'Stale version, with the row as it stands or its tombstone; or still in use',
   '413': 'Body over the limit',
-  '422': 'The body cannot be taken; errors name the fields',
-  '503': 'The database does not answer',
+  '415': 'A body that is not JSON in UTF-8',
+  '421': 'For a name the server is not known by',
+  '422': 'The body cannot be taken; errors name the first fields',
+  '429': 'Tried too often; Retry-After says when to try again',
+  '503': 'The database does not answer, or has too much to do; Retry-After says when to try again',
+  '507': 'The disk of the server is full; what was stored is there',
 } as const;
 
 function schemaOf(schema: z.ZodType, io: 'input' | 'output') {

@@ -5,7 +5,7 @@ import { stillRuns } from './run.mjs';
 import { stop } from './say.mjs';
 
 /** Programs of ours that take the lock, as their command lines have them. */
-const OURS = /scripts\/(start|backup|restore)\.mjs/;
+const OURS = /scripts\/(start|backup|restore|company)\.mjs/;
 
 /** One program at a time with the data of a folder. Returns what gives it free again. */
 export function takeLock(folder) {

@@ -1,12 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import {
-  CODE_LASTS,
-  SINGLE_OPERATIONS,
-  USUAL_BOOK,
-  type Invitation,
-  type Me,
-  type Role,
-} from '@fine-spray/contract';
+import { CODE_LASTS, SINGLE_OPERATIONS, type Invitation, type Me, type Role } from '@fine-spray/contract';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { toString as qrCode } from 'qrcode';
@@ -15,7 +8,9 @@ import { repeated } from '../db/writing';
 import { expressPath, idOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
 import { actorOf, allow, type Actor } from './actor';
-import { hashOfCode, isKept, keep, newCode, type Kept } from './secrets';
+import { makeInvitation, takeInvitation } from './invitations';
+import { makeCompany, type Somebody } from './makeCompany';
+import { isKept, keep, type Kept } from './secrets';
 import { beginSession, endSession, rotate } from './session';
 import { meOf, sharing } from './who';
 
@@ -45,11 +40,6 @@ const fewTries = (): RequestHandler =>
       next(new ProblemError('too-many', 'Tried too often from here. Wait a quarter of an hour.'));
     },
   });
-
-interface Somebody {
-  readonly companyId: string;
-  readonly personId: string;
-}
 
 /** Who is there, how somebody gets in, and how they are kept out again. */
 export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
@@ -99,12 +89,8 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
   router.post(postCode.path, fewTries(), async (request, response) => {
     needSignIn();
     const { code, device } = postCode.body.parse(request.body);
-    // Used once: whoever deletes it has it.
-    const [used] = await db('sign_in_code')
-      .where({ hash: hashOfCode(code) })
-      .delete<(Somebody & { expiresAt: Date })[]>(['companyId', 'personId', 'expiresAt']);
-    const person = used && used.expiresAt > new Date() ? await personOf(used) : undefined;
-    if (!used || !person?.active)
+    const used = await takeInvitation(db, code);
+    if (!used || !(await personOf(used)).active)
       throw new ProblemError(
         'signed-out',
         'This code is not valid any more. Ask for a new one: it lasts ten minutes and works once.',
@@ -182,10 +168,8 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
     const somebody = { companyId: actor.companyId, personId: idOf(request) };
     if (!(await personOf(somebody)).active)
       throw new ProblemError('not-allowed', 'This person is not with the company any more.');
-    const code = newCode();
+    const code = await makeInvitation(db, somebody);
     const expiresAt = new Date(Date.now() + CODE_LASTS * 1000);
-    await db('sign_in_code').where('expiresAt', '<', db.fn.now()).delete();
-    await db('sign_in_code').insert({ hash: hashOfCode(code), ...somebody, expiresAt });
     // Behind the number sign, so that no proxy and no log sees it.
     const url = `${publicUrl ?? `${request.protocol}://${request.get('host') ?? ''}`}/sign-in#${code}`;
     const picture = await qrCode(url, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' });
@@ -290,18 +274,6 @@ async function putCredential(
       secret: JSON.stringify(secret),
     });
   });
-}
-
-/** A company with the person that answers for it. */
-export async function makeCompany(
-  db: Database,
-  name: string,
-  owner: { readonly name: string; readonly initials: string },
-): Promise<Somebody> {
-  const [companyId, personId] = [randomUUID(), randomUUID()];
-  await db('company').insert({ id: companyId, name, version: 1, book: JSON.stringify(USUAL_BOOK) });
-  await db('person').insert({ id: personId, companyId, version: 1, ...owner, role: 'owner', active: true });
-  return { companyId, personId };
 }
 
 /** Says so where a server has no company: its first screen makes one. */

@@ -24,6 +24,7 @@ export interface Answer {
 export interface TestServer {
   readonly db: Database;
   readonly address: string;
+  readonly databaseUrl: string;
   call(method: string, url: string, body?: unknown): Promise<Answer>;
   stop(): Promise<void>;
 }
@@ -82,6 +83,7 @@ export async function startTestServer({
   return {
     db,
     address,
+    databaseUrl: url,
     async call(method, url, body) {
       const response = await fetch(`${address}${url}`, {
         method,
