@@ -20,22 +20,46 @@ const PROBLEM_ANSWERS = {
   '507': 'The disk of the server is full; what was stored is there',
 } as const;
 
-function schemaOf(schema: z.ZodType, io: 'input' | 'output') {
-  const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, {
+type JsonSchema = Readonly<Record<string, unknown>>;
+
+/** Schemas with a name that the ones asked for refer to, by it. */
+type Named = Record<string, JsonSchema>;
+
+/** What a schema with a name is called: it differs where what is sent may leave something out. */
+const nameIn = (name: string, io: 'input' | 'output') => (io === 'input' ? `${name}Input` : name);
+
+/** A schema whose references are found from the root of the document; what it refers to is noted. */
+function schemaOf(schema: z.ZodType, io: 'input' | 'output', named: Named): JsonSchema {
+  const {
+    $schema: _dialect,
+    $defs = {},
+    ...rest
+  } = z.toJSONSchema(schema, {
     io,
     target: 'draft-2020-12',
     unrepresentable: 'any',
     reused: 'inline',
   });
-  return rest;
+  const placed = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(placed);
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(
+      Object.entries(value).map(([key, inner]) => {
+        const found = key === '$ref' && typeof inner === 'string' ? /^#\/\$defs\/(.+)$/.exec(inner) : null;
+        return [key, found ? `#/components/schemas/${nameIn(found[1] ?? '', io)}` : placed(inner)];
+      }),
+    );
+  };
+  for (const [name, one] of Object.entries($defs)) named[nameIn(name, io)] ??= placed(one) as JsonSchema;
+  return placed(rest) as JsonSchema;
 }
 
-function queryParameters(query: z.ZodObject) {
+function queryParameters(query: z.ZodObject, named: Named) {
   return Object.entries(query.shape).map(([name, schema]) => ({
     name,
     in: 'query',
     required: false,
-    schema: schemaOf(schema as z.ZodType, 'input'),
+    schema: schemaOf(schema as z.ZodType, 'input', named),
   }));
 }
 
@@ -48,19 +72,22 @@ function parameters(path: string) {
   }));
 }
 
-function answerOf({ answer, file }: Operation) {
+function answerOf({ answer, file }: Operation, named: Named) {
   if (file)
     return {
       '200': { description: 'Done', content: { [file]: { schema: { type: 'string', format: 'binary' } } } },
     };
   if (!answer) return { '204': { description: 'Done' } };
   return {
-    '200': { description: 'Done', content: { 'application/json': { schema: schemaOf(answer, 'output') } } },
+    '200': {
+      description: 'Done',
+      content: { 'application/json': { schema: schemaOf(answer, 'output', named) } },
+    },
   };
 }
 
-function describe(operation: Operation & { name: string }) {
-  const answer = answerOf(operation);
+function describe(operation: Operation & { name: string }, named: Named) {
+  const answer = answerOf(operation, named);
   const problems = Object.fromEntries(
     Object.entries(PROBLEM_ANSWERS).map(([status, description]) => [
       status,
@@ -73,12 +100,15 @@ function describe(operation: Operation & { name: string }) {
   return {
     operationId: operation.name.replace(/ (\w)/g, (_match, letter: string) => letter.toUpperCase()),
     summary: operation.summary,
-    parameters: [...parameters(operation.path), ...(operation.query ? queryParameters(operation.query) : [])],
+    parameters: [
+      ...parameters(operation.path),
+      ...(operation.query ? queryParameters(operation.query, named) : []),
+    ],
     ...(operation.body
       ? {
           requestBody: {
             required: true,
-            content: { 'application/json': { schema: schemaOf(operation.body, 'input') } },
+            content: { 'application/json': { schema: schemaOf(operation.body, 'input', named) } },
           },
         }
       : {}),
@@ -88,9 +118,11 @@ function describe(operation: Operation & { name: string }) {
 
 /** The OpenAPI 3.1 document, made from the same schemas that check bodies and answers. */
 export function openApiDocument() {
+  const named: Named = {};
+  named['Problem'] = schemaOf(problem, 'output', named);
   const paths: Record<string, Record<string, unknown>> = {};
   for (const operation of ALL_OPERATIONS) {
-    (paths[operation.path] ??= {})[operation.method] = describe(operation);
+    (paths[operation.path] ??= {})[operation.method] = describe(operation, named);
   }
   return {
     openapi: '3.1.0',
@@ -100,6 +132,6 @@ export function openApiDocument() {
       description: 'All quantities are SI: m, m³, Pa, m³/s, Pa·s, kg/m³, s, K.',
     },
     paths,
-    components: { schemas: { Problem: schemaOf(problem, 'output') } },
+    components: { schemas: named },
   };
 }

@@ -217,6 +217,26 @@ describe('the OpenAPI document', () => {
     }
   });
 
+  it('refers to nothing that is not in it: every reference is found from its root', async () => {
+    const { body } = await server.call('GET', '/api/openapi.json');
+    const references: string[] = [];
+    JSON.stringify(body, (key, value: unknown) => {
+      if (key === '$ref') references.push(String(value));
+      return value;
+    });
+    expect(references.length).toBeGreaterThan(50);
+    const lost = references.filter(
+      (one) =>
+        !one.startsWith('#/') ||
+        one
+          .slice(2)
+          .split('/')
+          .reduce<unknown>((at, step) => (at as Record<string, unknown> | undefined)?.[step], body) ===
+          undefined,
+    );
+    expect(lost).toEqual([]);
+  });
+
   it('has a schema with limits for every body: each text, number, list and map says how long or large it may be', async () => {
     const { body } = await server.call('GET', '/api/openapi.json');
     const paths = body['paths'] as Record<string, Record<string, { requestBody?: unknown }>>;

@@ -56,13 +56,13 @@ export function* requestsOf(document: Schema, ids: readonly string[], seed: numb
     const query = parameters
       .filter((one) => one.in === 'query' && random() < 0.8)
       .map(({ name, schema }) => {
-        const value = random() < 0.7 ? made(schema, schema, random, ids) : pick(NASTY);
+        const value = random() < 0.7 ? made(schema, document, random, ids) : pick(NASTY);
         return `${name}=${encoded(typeof value === 'string' ? value : JSON.stringify(value))}`;
       });
     const content = (operation['requestBody'] as { content?: Record<string, { schema: Schema }> } | undefined)
       ?.content;
     const schema = content?.['application/json']?.schema;
-    const body = schema ? made(schema, schema, random, ids) : undefined;
+    const body = schema ? made(schema, document, random, ids) : undefined;
     const changed = random() < 0.5 ? body : spoilt(body, random);
     const text = JSON.stringify(changed) ?? '';
     yield {
