@@ -8,6 +8,8 @@ import {
   jobFile,
   kitFile,
   line,
+  logFile,
+  logFileOf,
   setupRequest,
   surfaceFields,
   tipChoice,
@@ -19,6 +21,19 @@ const DEMO = path.resolve(__dirname, '../../demo');
 const read = (name: string): unknown => JSON.parse(readFileSync(path.join(DEMO, name), 'utf8'));
 const jobs = readdirSync(DEMO).filter((name) => name.endsWith('.job.json'));
 const stamps = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
+
+describe('the log as a file', () => {
+  it('has what an entry says and who wrote it by initials, and is read again', () => {
+    const { entries } = logFile.parse(read('millrace.log.json'));
+    const stored = entries.slice(0, 5).map((one) => ({ ...one, ...stamps, personId: one.id }));
+    const file = logFileOf(stored);
+    expect(logFile.parse(JSON.parse(JSON.stringify(file)))).toEqual({
+      format: 'fine-spray-log',
+      version: 1,
+      entries: entries.slice(0, 5),
+    });
+  });
+});
 
 describe('the demo files', () => {
   const kit = kitFile.parse(read('millrace.kit.json'));

@@ -1,7 +1,7 @@
 import { ARCHETYPE_IDS } from '@fine-spray/core/coating';
 import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
-import { clockSkewSchema, entryFields } from './entry';
+import { clockSkewSchema, entryFields, type Entry } from './entry';
 import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, tipFields } from './kit';
 import { personFields } from './people';
 import { placeFields } from './place';
@@ -36,6 +36,16 @@ export const logFile = z
     entries: z.array(entryFields.safeExtend({ id, clockSkew: clockSkewSchema.default(null) })),
   })
   .strict();
+
+/** Entries as an open file: their authors by initials, without what only this server knows of them. */
+export const logFileOf = (entries: readonly Entry[]): LogFile =>
+  logFile.parse({
+    format: 'fine-spray-log',
+    version: 1,
+    entries: entries.map(
+      ({ version: _version, createdAt: _made, updatedAt: _changed, personId: _person, ...one }) => one,
+    ),
+  });
 
 /** A coating that a job names, as far as another kit can find its own for it. */
 export const namedCoating = z

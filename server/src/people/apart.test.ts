@@ -10,7 +10,7 @@ beforeAll(async () => {
   server = await startTestServer({ signIn: true });
   for (const name of RESOURCE_NAMES) {
     const { table } = RESOURCES[name];
-    ids.set(name, String((await server.db(table).first<{ id: string }>('id')).id));
+    ids.set(name, (await server.db(table).first<{ id: string }>('id')).id);
   }
   // The demo is of one company; somebody of another is signed in.
   const { code } = await addCompany(server.databaseUrl, 'Another Firm', 'Ada Other');

@@ -1,6 +1,6 @@
 import { ConnectSessionKnexStore } from 'connect-session-knex';
 import type { RequestHandler, Request } from 'express';
-import session, { type SessionData } from 'express-session';
+import session, { Cookie, type SessionData } from 'express-session';
 import type { Database } from '../db/database';
 import { newSecret } from './secrets';
 
@@ -68,15 +68,21 @@ export async function sessions(db: Database): Promise<RequestHandler> {
   });
 }
 
-/** Begins a session anew under an id nobody knows, with what it is to hold. */
-export function beginSession(request: Request, holding: Partial<SessionData>): Promise<void> {
-  return new Promise((resolve, reject) => {
-    request.session.regenerate((error: unknown) => {
-      if (error) return reject(error);
-      Object.assign(request.session, holding, { since: Date.now() });
-      return request.session.save((failed: unknown) => (failed ? reject(failed) : resolve()));
+/** Does something that calls back with what went wrong. */
+const calledBack = (work: (done: (error?: unknown) => void) => unknown): Promise<void> =>
+  new Promise((resolve, reject) => {
+    work((error) => {
+      if (error instanceof Error) reject(error);
+      else if (error) reject(new Error('the session could not be kept', { cause: error }));
+      else resolve();
     });
   });
+
+/** Begins a session anew under an id nobody knows, with what it is to hold. */
+export async function beginSession(request: Request, holding: Partial<SessionData>): Promise<void> {
+  await calledBack((done) => request.session.regenerate(done));
+  Object.assign(request.session, holding, { since: Date.now() });
+  await calledBack((done) => request.session.save(done));
 }
 
 /** Gives a session of some age a new id; the old one holds a moment longer, for what is on its way with it. */
@@ -84,11 +90,17 @@ export async function rotate(request: Request): Promise<void> {
   const { since, deviceId, personId } = request.session;
   if (deviceId === undefined || (since !== undefined && Date.now() - since < ROTATED_AFTER)) return;
   const { sessionID: before, sessionStore: store } = request;
-  const cookie = { originalMaxAge: GRACE, maxAge: GRACE, expires: new Date(Date.now() + GRACE) };
-  const old = { deviceId, personId, since, cookie } as SessionData;
+  const cookie = new Cookie();
+  cookie.maxAge = GRACE;
+  const old: SessionData = {
+    deviceId,
+    since: since ?? 0,
+    cookie,
+    ...(personId === undefined ? {} : { personId }),
+  };
   store.generate(request);
   Object.assign(request.session, { deviceId, personId, since: Date.now() });
-  await new Promise<void>((resolve) => store.set(before, old, () => resolve()));
+  await calledBack((done) => store.set(before, old, done));
 }
 
 /** Ends a session. */

@@ -73,10 +73,10 @@ export async function meOf(db: Database, actor: Actor, signIn: boolean): Promise
   const company = await db('company')
     .where({ id: companyId })
     .first<{ id: string; name: string }>('id', 'name');
-  const active = (await db('person')
+  const active = await db('person')
     .where({ companyId, active: true })
     .orderBy('createdAt')
-    .select('id', 'name', 'initials', 'role')) as Person[];
+    .select<Person[]>('id', 'name', 'initials', 'role');
   const shared = deviceId === null ? undefined : await sharing(db, deviceId);
   const people = active.filter(({ id }) => shared === undefined || shared.has(id) || id === personId);
   return {

@@ -1,4 +1,4 @@
-import { ENTRY_KINDS, kindOf, TROUBLE_KINDS, logFile, type EntryKind } from '@fine-spray/contract';
+import { ENTRY_KINDS, kindOf, TROUBLE_KINDS, logFileOf, type EntryKind } from '@fine-spray/contract';
 import {
   journal,
   weatherWords,
@@ -165,13 +165,7 @@ function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[
   const said = (name: string) => toast({ text: `${name} is in your downloads.` });
   const json = () => {
     const kept = new Set(days.flatMap(({ lines }) => lines.map(({ entry }) => entry.id)));
-    const file = logFile.parse({
-      format: 'fine-spray-log',
-      version: 1,
-      entries: log.entries
-        .filter(({ id }) => kept.has(id))
-        .map(({ version: _v, createdAt: _c, updatedAt: _u, ...entry }) => entry),
-    });
+    const file = logFileOf(log.entries.filter(({ id }) => kept.has(id)));
     saveFile('site-log.json', 'application/json', `${JSON.stringify(file, null, 1)}\n`);
     said('The log');
   };

@@ -154,10 +154,10 @@ describe('a surface being edited', () => {
     let done: () => void = () => undefined;
     const on = new Promise<void>((resolve) => (done = resolve));
     const real = globalThis.fetch;
-    globalThis.fetch = (async (...given: Parameters<typeof fetch>) => {
+    globalThis.fetch = async (...given: Parameters<typeof fetch>) => {
       await on;
       return real(...given);
-    });
+    };
     const { result } = draft();
     act(() => result.current.change({ coats: 3 }));
     await later(1000);
