@@ -4,20 +4,27 @@ import { main, say, stop } from './lib/say.mjs';
 import { settingsFrom } from './lib/settings.mjs';
 import { withDatabase } from './lib/withDatabase.mjs';
 
-const USE = 'Say which: npm run company -- add "Company name" "Name of its owner"';
+const USE = `Say which:
+  npm run company -- add "Company name" "Name of its owner"     one more company on this server
+  npm run company -- owner "Company name"                       a way in for its owner`;
+const MOST = { company: 120, owner: 80 };
 
-/** `npm run company -- add "Name" "Owner"`: one more company on this server, and the code with which its owner comes in. */
+/** Companies of this server, for whoever looks after it: each call ends with the address that lets an owner in. */
 await main(async () => {
   const [what, name = '', owner = ''] = process.argv.slice(2).map((one) => one.trim());
-  if (what !== 'add' || name === '' || name.length > 120 || owner === '' || owner.length > 80) stop(USE);
+  const adds = what === 'add' && owner !== '' && owner.length <= MOST.owner;
+  if ((!adds && what !== 'owner') || name === '' || name.length > MOST.company) stop(USE);
   await ensureNodePackages();
   await ensurePostgres();
   await ensureServerBuilt();
-  const { addCompany } = await import('../server/dist/index.js');
-  const { code, lasts } = await withDatabase(({ url }) =>
-    addCompany(url, name, owner).catch((error) => stop(error.message)),
+  const { addCompany, inviteOwner } = await import('../server/dist/index.js');
+  const way = await withDatabase(({ url }) =>
+    (adds ? addCompany(url, name, owner) : inviteOwner(url, name)).catch((error) => stop(error.message)),
   );
   const { publicUrl, port } = settingsFrom({ ...process.env, SIGN_IN: 'on' });
-  say(`${name} is made. ${owner} opens this within ${lasts / 60} minutes:`);
-  say(`${publicUrl ?? `http://127.0.0.1:${port}`}/sign-in#${code}`);
+  if (adds) say(`${way.company} is made.`);
+  say(
+    `${way.owner} opens this within ${way.lasts / 60} minutes, on the phone or browser that is to be theirs:`,
+  );
+  say(`${publicUrl ?? `http://127.0.0.1:${port}`}/sign-in#${way.code}`);
 });

@@ -1,37 +1,76 @@
 import { CODE_LASTS } from '@fine-spray/contract';
-import { migrate, openDatabase } from '../db/database';
+import { migrate, openDatabase, type Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { makeInvitation } from './invitations';
-import { makeCompany } from './makeCompany';
+import { makeCompany, type Somebody } from './makeCompany';
 
-export interface CompanyAdded {
+/** A way in for somebody, for whoever looks after the server. */
+export interface WayIn {
+  readonly company: string;
+  readonly owner: string;
   /** The code with which a phone becomes the owner's. */
   readonly code: string;
   /** How long it lasts, s. */
   readonly lasts: number;
 }
 
-/**
- * Makes one more company in a database, with the person that answers for it: their way in is the code.
- * @throws an error with a sentence where there is one of that name
- */
-export async function addCompany(databaseUrl: string, name: string, owner: string): Promise<CompanyAdded> {
+/** Does something in one transaction with a database that is brought up to date first. */
+async function within<Result>(
+  databaseUrl: string,
+  work: (trx: Database) => Promise<Result>,
+): Promise<Result> {
   await migrate(databaseUrl);
   const db = openDatabase(databaseUrl);
   try {
-    return await db.transaction(async (trx) => {
-      await trx.raw('lock table company in exclusive mode');
-      if (await trx('company').whereRaw('lower(name) = lower(?)', [name]).first('id'))
-        throw new ProblemError('bad-body', `There is a company called ${name} already.`);
-      const initials = owner
-        .split(/\s+/)
-        .map((word) => word.slice(0, 1).toUpperCase())
-        .join('')
-        .slice(0, 8);
-      const somebody = await makeCompany(trx, name, { name: owner, initials });
-      return { code: await makeInvitation(trx, somebody), lasts: CODE_LASTS };
-    });
+    return await db.transaction(work);
   } finally {
     await db.destroy();
   }
 }
+
+/**
+ * Makes one more company in a database, with the person that answers for it: their way in is the code.
+ * @throws an error with a sentence where there is one of that name
+ */
+export function addCompany(databaseUrl: string, company: string, owner: string): Promise<WayIn> {
+  return within(databaseUrl, async (trx) => {
+    await trx.raw('lock table company in exclusive mode');
+    if (await named(trx, company))
+      throw new ProblemError('bad-body', `There is a company called ${company} already.`);
+    const initials = owner
+      .split(/\s+/)
+      .map((word) => word.slice(0, 1).toUpperCase())
+      .join('')
+      .slice(0, 8);
+    const somebody = await makeCompany(trx, company, { name: owner, initials });
+    return { company, owner, code: await makeInvitation(trx, somebody), lasts: CODE_LASTS };
+  });
+}
+
+/**
+ * A way in for the first owner of a company: where people begin to sign in on a server that was used without, or a password is
+ * forgotten.
+ * @throws an error with a sentence where there is no such company
+ */
+export function inviteOwner(databaseUrl: string, company: string): Promise<WayIn> {
+  return within(databaseUrl, async (trx) => {
+    const found = await named(trx, company);
+    if (!found) throw new ProblemError('not-found', `There is no company called ${company}.`);
+    const owner = await trx('person')
+      .where({ companyId: found.id, role: 'owner', active: true })
+      .orderBy('createdAt')
+      .first<{ id: string; name: string }>('id', 'name');
+    const somebody: Somebody = { companyId: found.id, personId: owner.id };
+    return {
+      company: found.name,
+      owner: owner.name,
+      code: await makeInvitation(trx, somebody),
+      lasts: CODE_LASTS,
+    };
+  });
+}
+
+const named = (db: Database, company: string): Promise<{ id: string; name: string } | undefined> =>
+  db('company')
+    .whereRaw('lower(name) = lower(?)', [company])
+    .first<{ id: string; name: string } | undefined>('id', 'name');

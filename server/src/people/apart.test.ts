@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { ALL_OPERATIONS, RESOURCES, RESOURCE_NAMES } from '@fine-spray/contract';
 import { startTestServer, type TestServer } from '../testing/server';
-import { addCompany } from './addCompany';
+import { addCompany, inviteOwner } from './addCompany';
 
 let server: TestServer;
 let cookie: string;
@@ -41,6 +41,25 @@ async function everything(): Promise<string> {
   );
   return JSON.stringify(await Promise.all(rows));
 }
+
+describe('whoever looks after the server', () => {
+  it('makes no company twice, and gets the owner of one in again', async () => {
+    await expect(addCompany(server.databaseUrl, 'another firm', 'B')).rejects.toThrow(
+      'There is a company called another firm already.',
+    );
+    await expect(inviteOwner(server.databaseUrl, 'Nobody Ltd')).rejects.toThrow(
+      'There is no company called Nobody Ltd.',
+    );
+    const { owner, code } = await inviteOwner(server.databaseUrl, 'Millrace Decorating');
+    expect(owner).toBe('Ines');
+    const taken = await fetch(`${server.address}/api/session/code`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ code }),
+    });
+    expect(await taken.json()).toMatchObject({ person: { name: 'Ines', role: 'owner' } });
+  });
+});
 
 describe('an owner of another company', () => {
   it('finds every list empty but for themselves', async () => {
