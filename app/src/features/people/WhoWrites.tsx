@@ -9,7 +9,7 @@ import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
 
 /** Who writes on this device: one of those who share it. Where one signs in, whoever takes over says their PIN. */
-export function WhoWrites() {
+export function WhoWrites({ label = 'Who writes' }: { label?: string }) {
   const { me, writer, setChosen } = useWriter();
   const { choose } = useSession();
   const [asked, setAsked] = useState<string>();
@@ -27,9 +27,9 @@ export function WhoWrites() {
   };
   return (
     <View className="gap-2">
-      <Words colour="ink2">Who writes</Words>
+      <Words colour="ink2">{label}</Words>
       <Segmented
-        label="Who writes"
+        label={label}
         value={writer?.id ?? ''}
         options={me.people.map(({ id, name, initials }) => ({
           value: id,

@@ -5,6 +5,7 @@ import Users from 'lucide-react-native/icons/users';
 import { View } from 'react-native';
 import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
+import { WhoWrites } from '@/features/people';
 import { Button } from '@/ui/button';
 import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
@@ -45,6 +46,7 @@ export function SettingsScreen() {
           ]}
         />
       </Labelled>
+      <WhoWrites label="Who uses this device" />
       <Button label="People" icon={Users} onPress={() => router.navigate('/people')} />
       {seesMoney ? (
         <Button label="Rates and prices" icon={Calculator} onPress={() => router.navigate('/book')} />
