@@ -1,5 +1,5 @@
 export { createApp, type AppOptions } from './app';
-export { NotForUs, migrate, openDatabase, type Database } from './db/database';
+export { MIGRATIONS, NotForUs, migrate, openDatabase, type Database } from './db/database';
 export { addCompany, inviteOwner, type WayIn } from './people/addCompany';
 export { loadDemo } from './files/loadDemo';
 export { serve, type ServeOptions, type Serving } from './serve';
