@@ -33,21 +33,22 @@ function run(
   return { code: status, said: `${stdout.toString()}${stderr.toString()}` };
 }
 
+const note = (text: string) => ({
+  kind: 'note',
+  at: new Date().toISOString(),
+  author: 'AB',
+  jobId: null,
+  surfaceId: null,
+  replaces: null,
+  payload: { text },
+});
+
 async function write(address: string, text: string): Promise<string> {
   const id = randomUUID();
   const answer = await fetch(`${address}/api/entries/${id}`, {
     method: 'PUT',
     headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({
-      kind: 'note',
-      at: new Date().toISOString(),
-      author: 'AB',
-      jobId: null,
-      surfaceId: null,
-      replaces: null,
-      payload: { text },
-      version: 0,
-    }),
+    body: JSON.stringify({ ...note(text), version: 0 }),
   });
   expect(answer.status).toBe(200);
   return id;
@@ -152,13 +153,7 @@ test('a disk that is full is said at the start, and while it runs what is there 
         body: JSON.stringify({
           entries: Array.from({ length: 50 }, () => ({
             id: randomUUID(),
-            kind: 'note',
-            at: new Date().toISOString(),
-            author: 'AB',
-            jobId: null,
-            surfaceId: null,
-            replaces: null,
-            payload: { text: `${randomUUID()} ${filler}` },
+            ...note(`${randomUUID()} ${filler}`),
           })),
         }),
       });

@@ -25,6 +25,7 @@ export const PROBLEM_TYPES = {
   'not-json': { status: 400, title: 'Not readable as JSON' },
   'not-found': { status: 404, title: 'Not found' },
   'signed-out': { status: 401, title: 'Not signed in' },
+  'wrong-secret': { status: 401, title: 'Not let in' },
   'no-company': { status: 401, title: 'No company yet' },
   revoked: { status: 401, title: 'This device was signed out' },
   'not-allowed': { status: 403, title: 'Not yours to do' },

@@ -43,7 +43,8 @@ export function addCompany(databaseUrl: string, company: string, owner: string):
       .join('')
       .slice(0, 8);
     const somebody = await makeCompany(trx, company, { name: owner, initials });
-    return { company, owner, code: await makeInvitation(trx, somebody), lasts: CODE_LASTS };
+    const { code } = await makeInvitation(trx, somebody);
+    return { company, owner, code, lasts: CODE_LASTS };
   });
 }
 
@@ -61,12 +62,8 @@ export function inviteOwner(databaseUrl: string, company: string): Promise<WayIn
       .orderBy('createdAt')
       .first<{ id: string; name: string }>('id', 'name');
     const somebody: Somebody = { companyId: found.id, personId: owner.id };
-    return {
-      company: found.name,
-      owner: owner.name,
-      code: await makeInvitation(trx, somebody),
-      lasts: CODE_LASTS,
-    };
+    const { code } = await makeInvitation(trx, somebody);
+    return { company: found.name, owner: owner.name, code, lasts: CODE_LASTS };
   });
 }
 

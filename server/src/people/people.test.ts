@@ -334,6 +334,10 @@ describe('the author of an entry', () => {
       (await owner.call('POST', `/api/people/${first}/invitation`)).body,
     );
     await phone.call('POST', '/api/session/code', { code: back });
+    // A wrong PIN is no sign that the device is out: it goes on as whose it was.
+    const wrong = await phone.call('POST', '/api/session/person', { personId: second, pin: '0000' });
+    expect([wrong.status, wrong.body['type']]).toEqual([401, 'urn:fine-spray:problem:wrong-secret']);
+    expect((await phone.me()).person?.id).toBe(first);
     expect([await choose(second, '0000'), await choose(second, '4711')]).toEqual([401, 200]);
     // What the first wrote while it was theirs goes up under their name; a stranger's does not.
     expect(await write(phone, { personId: first })).toMatchObject({ author: 'BE', personId: first });

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { CODE_LASTS, SINGLE_OPERATIONS, type Invitation, type Me, type Role } from '@fine-spray/contract';
-import { Router, type Request, type RequestHandler, type Response } from 'express';
+import { SINGLE_OPERATIONS, type Invitation, type Me, type Role } from '@fine-spray/contract';
+import { Router, type Request, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { toString as qrCode } from 'qrcode';
 import type { Database } from '../db/database';
@@ -92,7 +92,7 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
     const used = await takeInvitation(db, code);
     if (!used || !(await personOf(used)).active)
       throw new ProblemError(
-        'signed-out',
+        'wrong-secret',
         'This code is not valid any more. Ask for a new one: it lasts ten minutes and works once.',
       );
     const { deviceId } = request.session;
@@ -108,7 +108,7 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
       .first<(Somebody & { secret: Kept }) | undefined>('companyId', 'personId', 'secret');
     const right = await isKept(password, found?.secret);
     if (!right || !found || !(await personOf(found)).active)
-      throw new ProblemError('signed-out', 'Name or password is not right.');
+      throw new ProblemError('wrong-secret', 'Name or password is not right.');
     response.json(await letIn(request, found, device));
   });
 
@@ -133,7 +133,7 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
       .first<{ secret: Kept } | undefined>('secret');
     if (!(await isKept(pin ?? '', kept?.secret)))
       throw new ProblemError(
-        'signed-out',
+        'wrong-secret',
         kept ? 'This PIN is not right.' : 'Set a PIN first, on a device of your own.',
       );
     await db('device').where({ id: actor.deviceId }).update({ personId });
@@ -168,8 +168,7 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
     const somebody = { companyId: actor.companyId, personId: idOf(request) };
     if (!(await personOf(somebody)).active)
       throw new ProblemError('not-allowed', 'This person is not with the company any more.');
-    const code = await makeInvitation(db, somebody);
-    const expiresAt = new Date(Date.now() + CODE_LASTS * 1000);
+    const { code, expiresAt } = await makeInvitation(db, somebody);
     // Behind the number sign, so that no proxy and no log sees it.
     const url = `${publicUrl ?? `${request.protocol}://${request.get('host') ?? ''}`}/sign-in#${code}`;
     const picture = await qrCode(url, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' });
@@ -216,12 +215,10 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
       await putCredential(trx, made, 'password', kept, login);
       return made;
     });
-    await send(response, letIn(request, somebody, device));
+    response.json(await letIn(request, somebody, device));
   });
   return router;
 }
-
-const send = async (response: Response, answer: Promise<object>) => void response.json(await answer);
 
 /** The person of a request, where there is one. */
 function ownPerson(request: Request): Actor & { readonly personId: string } {

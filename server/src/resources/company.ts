@@ -31,15 +31,11 @@ function fromRow({ id, name, book, version, createdAt, updatedAt }: CompanyRow):
   );
 }
 
-async function companyRow(db: Database, id: string): Promise<CompanyRow> {
-  const row = (await db('company').where({ id }).first()) as CompanyRow | undefined;
-  if (!row) throw new ProblemError('not-found', 'There is no company yet.');
-  return row;
-}
-
 /** A company, with what it calculates with. */
 export async function companyOf(db: Database, id: string): Promise<Company> {
-  return fromRow(await companyRow(db, id));
+  const row = (await db('company').where({ id }).first()) as CompanyRow | undefined;
+  if (!row) throw new ProblemError('not-found', 'There is no company yet.');
+  return fromRow(row);
 }
 
 /** A company as somebody sees it who has nothing to do with money: without its prices. */

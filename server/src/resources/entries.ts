@@ -10,6 +10,8 @@ interface Given extends Claimed {
   readonly clockSkew: number | null;
 }
 
+const nothing = () => new ProblemError('internal', 'Nothing was stored.');
+
 /** Stores entries: each is taken or refused for itself, in its place. */
 async function append(
   db: Database,
@@ -24,18 +26,13 @@ async function append(
     return [{ id, content: { ...content, author }, beside: { clockSkew, personId } }];
   });
   const stored = (await storeOf(db, 'entries').append(actor.companyId, good)).values();
-  return authors.map((by) =>
-    by instanceof ProblemError
-      ? by
-      : (stored.next().value ?? new ProblemError('internal', 'Nothing was stored.')),
-  );
+  return authors.map((by) => (by instanceof ProblemError ? by : (stored.next().value ?? nothing())));
 }
 
 /** One entry as it came. */
 export async function putEntry(db: Database, actor: Actor, one: Given): Promise<object> {
   const [stored] = await append(db, actor, [one]);
-  if (stored === undefined || stored instanceof ProblemError)
-    throw stored ?? new ProblemError('internal', 'Nothing was stored.');
+  if (stored === undefined || stored instanceof ProblemError) throw stored ?? nothing();
   return stored;
 }
 
@@ -62,7 +59,7 @@ export async function putEntries(
     results: read.map(({ id, checked }) => {
       const row = checked.success ? stored.next().value : asProblem(checked.error);
       if (row === undefined || row instanceof ProblemError)
-        return { id, problem: problemOf(row ?? new ProblemError('internal', 'Nothing was stored.')) };
+        return { id, problem: problemOf(row ?? nothing()) };
       return { id, row: row as never };
     }),
   };

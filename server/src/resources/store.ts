@@ -237,7 +237,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     },
 
     async get(companyId, id) {
-      const row = (await db(table).where({ companyId, id }).first()) as Row | undefined;
+      const row = await rowOf(companyId, id);
       if (!row) throw missing();
       return read(row);
     },

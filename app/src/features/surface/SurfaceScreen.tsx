@@ -5,7 +5,7 @@ import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
-import { contentOf, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { broughtBack, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
 import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -70,7 +70,7 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
       router.navigate(back);
       toast({
         text: `${row.name} is deleted.`,
-        undo: () => void put({ id: row.id, content: { ...contentOf(row), ...draft, version: version + 1 } }),
+        undo: () => void put({ id: row.id, content: broughtBack({ ...row, ...draft, version }) }),
       });
     } catch (error) {
       toast({ text: `Not deleted: ${whyFailed(error)}` });
