@@ -3,8 +3,9 @@ import { closeSync, existsSync, openSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { dataIn } from './clusterFolder.mjs';
+import { keptUp } from './keptUp.mjs';
 import { asPostgres, commandLine, run, stillRuns } from './run.mjs';
-import { say, stop } from './say.mjs';
+import { stop } from './say.mjs';
 
 const pidFile = (folder) => path.join(dataIn(folder), 'postmaster.pid');
 const logFile = (folder) => path.join(folder, 'postgres.log');
@@ -91,48 +92,32 @@ async function startOnce(programs, folder, port, settings) {
   return { up, ended };
 }
 
-/** How often it is started again in a while, ms, before it is taken to be broken; and the pause before each try. */
-const STARTS = 5;
-const WHILE = 5 * 60_000;
-const PAUSE = 200;
-
 /**
  * Keeps PostgreSQL running from a folder on one port: one that ends by itself is started again, and what was done is said.
  * @returns what to call to stop it, and a promise that resolves with the last thing it said when it could not be kept running
  */
 export async function keepRunning(programs, folder, port, settings) {
-  let asked = false;
-  let now = await startOnce(programs, folder, port, settings);
-  if (!now.up) stop(`PostgreSQL did not come up from ${folder}. It said: ${lastSaid(folder)}`);
-
-  async function watch() {
-    let starts = [];
-    for (;;) {
-      await now.ended;
-      if (asked) return undefined;
-      const said = lastSaid(folder);
-      starts = starts.filter((at) => Date.now() - at < WHILE);
-      if (starts.length >= STARTS) return said;
-      starts.push(Date.now());
-      say(`PostgreSQL ended by itself. It said: ${said}. Starting it again …`);
-      await sleep(PAUSE * starts.length);
-      if (asked) return undefined;
-      now = await startOnce(programs, folder, port, settings);
-      if (now.up) say('PostgreSQL runs again; nothing that was stored is lost.');
-    }
-  }
-  const watching = watch();
+  const start = () => startOnce(programs, folder, port, settings);
+  const first = await start();
+  if (!first.up) stop(`PostgreSQL did not come up from ${folder}. It said: ${lastSaid(folder)}`);
+  const kept = keptUp(first, start, {
+    ended: () => `PostgreSQL ended by itself. It said: ${lastSaid(folder)}.`,
+    why: () => lastSaid(folder),
+    up: 'PostgreSQL runs again; nothing that was stored is lost.',
+  });
+  const stopRunning = async () => {
+    const pid = runningPid(folder);
+    if (pid !== undefined) await stopPid(folder, pid);
+  };
   return {
-    ended: watching,
+    ended: kept.ended,
     async stop() {
-      asked = true;
-      const pid = runningPid(folder);
-      if (pid !== undefined) await stopPid(folder, pid);
-      await watching;
+      kept.end();
+      await stopRunning();
+      await kept.ended;
       // It may have been starting while it was asked to stop.
-      const late = runningPid(folder);
-      if (late !== undefined) await stopPid(folder, late);
-      await now.ended;
+      await stopRunning();
+      await kept.now().ended;
     },
   };
 }

@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
 import path from 'node:path';
 import { APP_DIST } from './build.mjs';
+import { keptUp } from './keptUp.mjs';
 import { ROOT } from './paths.mjs';
 import { isRoot, run } from './run.mjs';
-import { Stop, say } from './say.mjs';
+import { say } from './say.mjs';
 
 const SCRIPT = path.join(ROOT, 'scripts/serve.mjs');
 /** Who the server is when root starts it: somebody who owns nothing. */
@@ -54,6 +55,7 @@ async function startOnce(options, doFor) {
     throw error;
   });
   return {
+    up: true,
     address,
     ended,
     stop: async () => {
@@ -63,44 +65,25 @@ async function startOnce(options, doFor) {
   };
 }
 
-/** How often it is started again in a while, ms, before it is taken to be broken. */
-const STARTS = 5;
-const WHILE = 5 * 60_000;
-
 /**
  * Keeps the server running: one that ends by itself is started again, and it is said.
  * @param doFor does what only this process can: "back up"
  */
 export async function keepServing(options, doFor) {
-  let asked = false;
-  let now = await startOnce(options, doFor);
-  const { address } = now;
-  async function watch() {
-    let starts = [];
-    for (;;) {
-      const how = await now.ended;
-      if (asked) return undefined;
-      starts = starts.filter((at) => Date.now() - at < WHILE);
-      if (starts.length >= STARTS) return `it ended with ${how}`;
-      starts.push(Date.now());
-      say(`The server ended by itself (${how}). Starting it again …`);
-      try {
-        now = await startOnce(options, doFor);
-        say('The server runs again.');
-      } catch (error) {
-        if (error instanceof Stop) throw error;
-        return error.message;
-      }
-    }
-  }
-  const ended = watch();
+  const start = () => startOnce(options, doFor);
+  const first = await start();
+  const kept = keptUp(first, start, {
+    ended: (how) => `The server ended by itself (${how}).`,
+    why: (how) => `it ended with ${how}`,
+    up: 'The server runs again.',
+  });
   return {
-    address,
-    ended,
+    address: first.address,
+    ended: kept.ended,
     stop: async () => {
-      asked = true;
-      await now.stop();
-      await ended;
+      kept.end();
+      await kept.now().stop();
+      await kept.ended;
     },
   };
 }
