@@ -356,30 +356,22 @@ export class Outbox {
         inARow = 0;
         atOnce = Math.min(ENTRIES_AT_ONCE, 2 * atOnce);
       } catch (error) {
-        const status = error instanceof Refused ? error.problem.status : undefined;
         const [first] = some;
-        // All of them are held against one: asked in halves until it stands alone.
-        if (
-          some.length > 1 &&
-          status !== undefined &&
-          (status === 500 || (status < 500 && !TRY_LATER.has(status)))
-        ) {
-          atOnce = Math.ceil(some.length / 2);
-          continue;
-        }
-        if (first && status === 500) {
+        const held = heldAgainst(error);
+        if (first && held !== undefined) {
+          // All of them are held against one: asked in halves until it stands alone.
+          if (some.length > 1) {
+            atOnce = Math.ceil(some.length / 2);
+            continue;
+          }
+          if (held.problem.status !== 500) {
+            await this.settle([{ one: first, refused: held }]);
+            continue;
+          }
           stepped.add(first.id);
           inARow += 1;
           this.set({ failing: new Map(this.state.failing).set(first.id, whyFailed(error)) });
           if (inARow < FAILS_AT_MOST) continue;
-        } else if (
-          first &&
-          error instanceof Refused &&
-          error.problem.status < 500 &&
-          !TRY_LATER.has(error.problem.status)
-        ) {
-          await this.settle([{ one: first, refused: error }]);
-          continue;
         }
         this.later();
         return;
@@ -409,6 +401,13 @@ export class Outbox {
       await this.keep(refused);
     }
   }
+}
+
+/** What the server holds against what was sent; nothing where it, or the way to it, is away for a while. */
+function heldAgainst(error: unknown): Refused | undefined {
+  if (!(error instanceof Refused)) return undefined;
+  const { status } = error.problem;
+  return status === 500 || (status < 500 && !TRY_LATER.has(status)) ? error : undefined;
 }
 
 /** Sends entries in one request. What the server answers for each; it throws where the request as a whole was not taken. */
