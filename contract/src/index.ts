@@ -2,6 +2,7 @@ export * from './primitives';
 export * from './problem';
 export * from './kit';
 export * from './book';
+export * from './changes';
 export * from './entry';
 export * from './standIn';
 export * from './job';
@@ -14,7 +15,7 @@ export * from './files';
 export * from './paper';
 export type { Operation } from './operation';
 export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
-export { documentNaming, idsAt, unreadable, type Reference, type Unreadable } from './resource';
+export { documentNaming, idsAt, pageQuery, unreadable, type Reference, type Unreadable } from './resource';
 export {
   BATCH_LIMIT,
   RESOURCES,

@@ -11,6 +11,7 @@ const PROBLEM_ANSWERS = {
   '405': 'Not at this address; Allow says what is',
   '408': 'The request came too slowly',
   '409': 'Stale version, with the row as it stands or its tombstone; or still in use',
+  '410': 'Changes cannot be told from there: begin anew',
   '413': 'Body over the limit',
   '415': 'A body that is not JSON in UTF-8',
   '421': 'For a name the server is not known by',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { changes, changesQuery } from './changes';
 import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
@@ -124,6 +125,19 @@ export const SINGLE_OPERATIONS = {
     summary: 'A day of the site log on paper',
     query: dayPaperOptions,
     file: 'application/pdf',
+  },
+  getChanges: {
+    method: 'get',
+    path: '/api/changes',
+    summary: 'What changed since a cursor, in pages: rows, log entries, and what is left of deleted rows',
+    query: changesQuery,
+    answer: changes,
+  },
+  getEvents: {
+    method: 'get',
+    path: '/api/events',
+    summary: 'Server-sent events: "changed" whenever there is something new to ask for',
+    file: 'text/event-stream',
   },
   postBatch: {
     method: 'post',

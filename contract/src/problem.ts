@@ -34,6 +34,7 @@ export const PROBLEM_TYPES = {
   slow: { status: 408, title: 'The request came too slowly' },
   stale: { status: 409, title: 'Changed elsewhere in the meantime' },
   'in-use': { status: 409, title: 'Still in use' },
+  'begin-anew': { status: 410, title: 'Not from there any more' },
   'too-large': { status: 413, title: 'Too large' },
   'wrong-host': { status: 421, title: 'Not known by that name' },
   'bad-type': { status: 415, title: 'Of a kind that cannot be read' },

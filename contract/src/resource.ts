@@ -21,6 +21,8 @@ export interface ResourceTraits {
   readonly ofJob?: true;
   /** Who writes it. */
   readonly writtenBy: Capability;
+  /** Rows can be many: they are listed in pages, newest first. */
+  readonly paged?: true;
   /** A row is made once and stays as it is. */
   readonly appendOnly?: true;
   /** References that stand in documents; those in columns are foreign keys. */
@@ -41,6 +43,21 @@ export interface ResourceTraits {
 export const unreadable = z.object({ id: z.string(), name: z.string(), why: z.string() });
 export type Unreadable = z.infer<typeof unreadable>;
 
+/** From where a page of a long list goes on. */
+export const pageQuery = z
+  .object({
+    before: z
+      .string()
+      .max(200)
+      .optional()
+      .meta({ description: '`next` of the page before; without it the first page' }),
+  })
+  .strict();
+const nextPage = z
+  .string()
+  .nullable()
+  .meta({ description: 'For `before` of the next page; null where this was the last' });
+
 /**
  * A resource from the schemas of its content and its row: columns, operations, checks and the client's types follow from it.
  * `read` brings content of an older form to the one of this program.
@@ -56,17 +73,29 @@ export function resource<
   row: Row,
   read?: (fields: z.infer<Fields>) => z.infer<Fields>,
 ) {
-  const { one } = traits;
+  const { one, paged = false } = traits;
   const ofJob = (traits.ofJob ?? false) as Traits extends { readonly ofJob: true } ? true : false;
   const item = `/api/${path}/{id}`;
   const body = fields.safeExtend({ version });
+  const items = { items: z.array(row), unreadable: z.array(unreadable) };
+  const inPages = {
+    method: 'get',
+    path: `/api/${path}`,
+    summary: `A page of ${one}s, those stored last first`,
+    query: pageQuery,
+    answer: z.object({ ...items, next: nextPage }),
+  } as const;
   const operations = {
-    list: {
-      method: 'get',
-      path: ofJob ? `/api/jobs/{jobId}/${path}` : `/api/${path}`,
-      summary: `All ${one}s`,
-      answer: z.object({ items: z.array(row), unreadable: z.array(unreadable) }),
-    },
+    list: paged
+      ? inPages
+      : {
+          method: 'get',
+          path: ofJob ? `/api/jobs/{jobId}/${path}` : `/api/${path}`,
+          summary: ofJob ? `All ${one}s of a job` : `All ${one}s`,
+          answer: z.object(items),
+        },
+    // Those of all jobs are many.
+    ...(ofJob ? { all: inPages } : {}),
     get: { method: 'get', path: item, summary: `One ${one}`, answer: row },
     put: {
       method: 'put',

@@ -46,6 +46,7 @@ export const RESOURCES = {
       table: 'entry',
       writtenBy: 'log',
       appendOnly: true,
+      paged: true,
       beside: ['clockSkew', 'personId'],
       byServer: ['author'],
     },

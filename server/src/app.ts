@@ -5,7 +5,8 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { Database } from './db/database';
+import { changeRoutes } from './changes/routes';
+import type { Data } from './db/data';
 import { door, type Door } from './http/door';
 import { expressPath } from './http/parameters';
 import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
@@ -40,7 +41,7 @@ const PERMISSIONS = [
   .join(', ');
 
 export interface AppOptions {
-  readonly db: Database;
+  readonly data: Data;
   readonly logger: Logger;
   /** For heavy work. */
   readonly pool: Pool;
@@ -56,7 +57,7 @@ export interface AppOptions {
 
 /** The Express application: security headers, compression, API, application files, problem details. */
 export function createApp({
-  db,
+  data,
   logger,
   pool,
   at = { host: '127.0.0.1' },
@@ -64,6 +65,7 @@ export function createApp({
   proxies = 0,
   applicationFolder,
 }: AppOptions): Express {
+  const { db, doorDb } = data;
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
@@ -110,14 +112,15 @@ export function createApp({
   app.get('/api/openapi.json', (_request, response) => {
     response.type('application/json').send(document);
   });
-  const session = made(() => sessions(db));
+  const session = made(() => sessions(doorDb));
   app.use('/api', async (request, response, next) => {
     const read = await session();
     await read(request, response, next);
   });
-  app.use('/api', identify(db, signIn));
-  app.use(peopleRoutes({ db, signIn, publicUrl: at.publicUrl }));
-  app.use(resourceRoutes(db));
+  app.use('/api', identify(doorDb, signIn));
+  app.use(peopleRoutes({ db: doorDb, signIn, publicUrl: at.publicUrl }));
+  app.use(resourceRoutes(data));
+  app.use(changeRoutes(data));
   app.use(paperRoutes(db, pool));
   app.use(gaugeRoutes());
   app.use(weatherRoutes());

@@ -3,7 +3,8 @@ import type { Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { createApp } from './app';
-import { migrate, openDatabase } from './db/database';
+import { openData, type Data } from './db/data';
+import { migrate } from './db/database';
 import { loadDemo } from './files/loadDemo';
 import { listenOn } from './http/listen';
 import { createPool, type Pool } from './jobs/pool';
@@ -46,31 +47,41 @@ export async function serve({
   beforeMigration,
   say,
 }: ServeOptions): Promise<Serving> {
-  const db = openDatabase(databaseUrl);
+  const data = openData(databaseUrl);
   try {
     await migrate(databaseUrl, beforeMigration);
     // Where people sign in a company is made by its owner.
-    const loaded = demoFolder === undefined || signIn ? undefined : await loadDemo(db, demoFolder);
+    const loaded = demoFolder === undefined || signIn ? undefined : await loadDemo(data.db, demoFolder);
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
-    const app = createApp({ db, logger, pool, at: { host, publicUrl }, proxies, signIn, applicationFolder });
+    const app = createApp({
+      data,
+      logger,
+      pool,
+      at: { host, publicUrl },
+      proxies,
+      signIn,
+      applicationFolder,
+    });
     const server = await listenOn(app, port, host);
     const name = host === '0.0.0.0' || host === '::' ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host;
-    return { address: `http://${name}:${port}`, stop: () => stop(server, pool, db) };
+    return { address: `http://${name}:${port}`, stop: () => stop(server, pool, data) };
   } catch (error) {
-    await db.destroy();
+    await data.close();
     throw error;
   }
 }
 
-async function stop(server: Server, pool: Pool, db: { destroy(): Promise<void> }): Promise<void> {
+async function stop(server: Server, pool: Pool, data: Data): Promise<void> {
   const closed = once(server, 'close');
   server.close();
+  // Streams end, so that nobody waits for them.
+  await data.announcer.close();
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), 2000);
   await closed;
   clearTimeout(patience);
   await pool.close();
-  await db.destroy();
+  await data.close();
 }

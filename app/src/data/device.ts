@@ -1,5 +1,6 @@
 import type { Entry, EntryFields } from '@fine-spray/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { storeName } from './whose';
 
 /** An entry that waits on this device, in the order it was written. */
 export interface KeptEntry {
@@ -29,18 +30,23 @@ interface Stores extends DBSchema {
   aside: { key: number; value: { readonly at: string; readonly text: string } };
   entries: { key: string; value: Entry };
   queries: { key: string; value: KeptQuery };
+  /** Up to where the log is here: the server's cursor. */
+  state: { key: string; value: string };
 }
 
 const NAME = 'fine-spray';
-const VERSION = 1;
+const VERSION = 2;
+const CURSOR = 'cursor';
 
-/** What this device keeps: entries on their way, the log and the rows last seen. Opened once; it fails where the browser forbids it. */
+/** What this device keeps of the company it is of: entries on their way, the log and the rows last seen. Opened once; it fails where the browser forbids it. */
 export class Device {
   #opened: Promise<IDBPDatabase<Stores>> | undefined;
 
   #open(): Promise<IDBPDatabase<Stores>> {
-    this.#opened ??= openDB<Stores>(NAME, VERSION, {
-      upgrade(database) {
+    this.#opened ??= openDB<Stores>(storeName(NAME), VERSION, {
+      upgrade(database, from) {
+        if (from < 2) database.createObjectStore('state');
+        if (from > 0) return;
         database
           .createObjectStore('waiting', { keyPath: 'order', autoIncrement: true })
           .createIndex('id', 'id');
@@ -92,15 +98,10 @@ export class Device {
     return (await this.#open()).getAllKeys('entries');
   }
 
-  /** Forgets the log of another company. */
-  async forgetEntries(): Promise<void> {
-    await (await this.#open()).clear('entries');
-  }
-
   /** Forgets everything: this device is nobody's any more. */
   async forget(): Promise<void> {
     const database = await this.#open();
-    const stores = ['waiting', 'aside', 'entries', 'queries'] as const;
+    const stores = ['waiting', 'aside', 'entries', 'queries', 'state'] as const;
     const write = database.transaction(stores, 'readwrite');
     await Promise.all(stores.map((name) => write.objectStore(name).clear()));
     await write.done;
@@ -112,12 +113,25 @@ export class Device {
     await write.done;
   }
 
+  /** Up to where the log is here; nothing where it never was, to its end. */
+  async cursor(): Promise<string | undefined> {
+    return (await this.#open()).get('state', CURSOR);
+  }
+
+  async keepCursor(cursor: string): Promise<void> {
+    await (await this.#open()).put('state', cursor, CURSOR);
+  }
+
   async queries(): Promise<readonly KeptQuery[]> {
     return (await this.#open()).getAll('queries');
   }
 
   async keepQuery(name: string, query: KeptQuery): Promise<void> {
     await (await this.#open()).put('queries', query, name);
+  }
+
+  async dropQuery(name: string): Promise<void> {
+    await (await this.#open()).delete('queries', name);
   }
 }
 

@@ -1,6 +1,9 @@
 import { useCallback, useState } from 'react';
+import { storeName } from './whose';
 
-const NAME = (key: string) => `fine-spray.kept.${key}`;
+/** Begins the names of what is kept for the company this device is of. */
+export const keptPrefix = (): string => `${storeName('fine-spray')}.kept.`;
+const NAME = (key: string) => `${keptPrefix()}${key}`;
 
 /** What was kept on this device under a key, as the reader accepts it; the fallback where there is nothing, or not ours. */
 export function readKept<T>(key: string, read: (stored: unknown) => T | undefined, fallback: T): T {

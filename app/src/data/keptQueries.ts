@@ -2,14 +2,11 @@ import type { Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import type { Device } from './device';
 
-/** The log is kept entry by entry: rewriting ten thousand for one more would hold up a thumb. */
+/** The log is kept entry by entry, by who takes it over from the server: rewriting ten thousand for one more would hold up a thumb. */
 const LOG = JSON.stringify(['entries']);
 /** Changes in quick succession are kept once. */
 const PAUSE = 100;
 const PATIENCE = 3000;
-/** A long log is kept in parts with a pause between, ms, so that a thumb on the list does not feel it. */
-const AT_ONCE = 50;
-const BREATH = 16;
 
 /** Puts into a client what this device last saw of the server, but for the log, so that everything opens without it. */
 async function restore(client: QueryClient, device: Device): Promise<void> {
@@ -38,8 +35,6 @@ export interface Keeping {
 export async function keepQueries(client: QueryClient, device: Device): Promise<Keeping> {
   const late = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
   await Promise.race([restore(client, device).catch(() => undefined), late]);
-  // Ids the device has: asked for when the first entries are to be kept.
-  let known: Set<string> | undefined;
   const changed = new Map<string, readonly unknown[]>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = async () => {
@@ -48,19 +43,7 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
     for (const [name, key] of now) {
       const { data, dataUpdatedAt: updatedAt } = client.getQueryState(key) ?? {};
       if (data === undefined || updatedAt === undefined) continue;
-      if (name !== LOG) {
-        await device.keepQuery(name, { key, data, updatedAt });
-        continue;
-      }
-      known ??= new Set(await device.entryIds());
-      const had = known;
-      const fresh = (data as readonly Entry[]).filter(({ id }) => !had.has(id));
-      for (let from = 0; from < fresh.length; from += AT_ONCE) {
-        const some = fresh.slice(from, from + AT_ONCE);
-        await device.keepEntries(some);
-        some.forEach(({ id }) => had.add(id));
-        await new Promise((resolve) => setTimeout(resolve, BREATH));
-      }
+      await device.keepQuery(name, { key, data, updatedAt });
     }
   };
   // A device that is full keeps what it had; the page goes on.
@@ -72,6 +55,7 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
   client.getQueryCache().subscribe(({ type, query }) => {
     if (type !== 'updated' || query.state.status !== 'success' || query.state.isInvalidated) return;
     const name = JSON.stringify(query.queryKey);
+    if (name === LOG) return;
     changed.set(name, query.queryKey as readonly unknown[]);
     clearTimeout(timer);
     timer = setTimeout(() => void keepNow(), PAUSE);

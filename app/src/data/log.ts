@@ -1,13 +1,13 @@
-import { isEntry, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
+import { isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
+import { Following } from './changes';
 import { device } from './device';
+import { addEntries, entriesAmong, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
-import { keys, listed } from './resources';
-import { sendLost } from './restored';
-import { noteUnreadable } from './sound';
+import { keys } from './resources';
 
 export interface NewEntry<Kind extends EntryKind> {
   readonly kind: Kind;
@@ -19,25 +19,34 @@ export interface NewEntry<Kind extends EntryKind> {
   readonly at?: string;
 }
 
-/** Lets the list of entries follow what is sent, and sends when there is a reason to try. */
+/** Lets the log follow what is sent and what others write, and sends when there is a reason to try. */
 function send(client: QueryClient): () => void {
   outbox.onSent = (taken) => {
-    const ids = new Set(taken.map(({ id }) => id));
-    client.setQueryData<Entry[]>(keys.list('entries'), (list) =>
-      list ? [...list.filter(({ id }) => !ids.has(id)), ...taken] : list,
-    );
+    addEntries(client, taken);
+    void device.keepEntries(taken).catch(() => undefined);
   };
   void outbox.send();
   const again = () => void outbox.send();
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
+  const unfollow = followingOf(client).follow();
   return () => {
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('focus', again);
+    unfollow();
   };
 }
 
-/** Sends what waits while the page is open. Used once, by what stands on every screen. */
+const FOLLOWING = new WeakMap<QueryClient, Following>();
+
+/** What keeps a page as the server has it. */
+function followingOf(client: QueryClient): Following {
+  const known = FOLLOWING.get(client) ?? new Following(client, device, outbox);
+  FOLLOWING.set(client, known);
+  return known;
+}
+
+/** Sends what waits, and follows what others do, while the page is open. Used once, by what stands on every screen. */
 export function useSending(): void {
   const client = useQueryClient();
   useEffect(() => send(client), [client]);
@@ -78,25 +87,9 @@ function merged(stored: readonly Entry[], state: OutboxState): readonly Entry[] 
   return all;
 }
 
-/** Entries never change: a list with the same ids is the same list, and nothing is worked out again. */
-function sameEntries(before: unknown, now: unknown): unknown {
-  const [old, fresh] = [before as readonly Entry[] | undefined, now as readonly Entry[]];
-  return old?.length === fresh.length && fresh.every(({ id }, index) => old[index]?.id === id) ? old : fresh;
-}
-
-/** The entries among what came or was kept; what is none is noted and left out. */
-function entriesAmong(rows: readonly unknown[]): Entry[] {
-  const wrong = rows.filter((row) => !isEntry(row));
-  noteUnreadable(
-    'entries here',
-    wrong.map((row) => ({
-      id: String((row as { id?: unknown } | null)?.id),
-      name: 'An entry of the log',
-      why: 'It has another shape.',
-    })),
-  );
-  return wrong.length === 0 ? (rows as Entry[]) : rows.filter(isEntry);
-}
+/** Entries never change and none goes: what was read is put beside what came meanwhile, and the same list stays the same. */
+const together = (before: unknown, now: unknown): unknown =>
+  before ? withEntries(before as readonly Entry[], now as readonly Entry[]) : now;
 
 /** Entries are looked at ahead of their use once what came with them stands on the screen, ms. */
 const SETTLED = 2000;
@@ -127,29 +120,29 @@ const later = (work: () => void) => {
 };
 
 /**
- * The stored log. What this device has of it comes first, then what the server has; where the server does not answer, that
- * of the device stays.
+ * The stored log. What this device has of it comes first, then what the server has besides; where the server does not answer,
+ * that of the device stays.
  */
 function useStored() {
   const client = useQueryClient();
   return useQuery({
     queryKey: keys.list('entries'),
-    structuralSharing: sameEntries,
+    structuralSharing: together,
     queryFn: async () => {
-      const had = client.getQueryData<Entry[]>(keys.list('entries'));
-      // Not ended with who asked: what comes is kept for all who ask later.
-      const asked = listed('/api/entries').then(({ items, unreadable }) => {
-        const there = entriesAmong(items);
-        void sendLost(new Set([...there, ...unreadable].map(({ id }) => id))).catch(() => undefined);
-        return there;
-      });
-      if (had) return asked;
-      // Whichever comes first is shown; a server that fails leaves what the device has.
-      const kept = keptLog(device).then((found) => (found ? entriesAmong(found) : undefined));
-      const first = await Promise.race([asked.catch(() => undefined), kept]);
-      if (!first) return (await kept) ?? asked;
-      void asked.then((all) => client.setQueryData(keys.list('entries'), all)).catch(() => undefined);
-      return first;
+      const following = followingOf(client);
+      const now = () => client.getQueryData<readonly Entry[]>(keys.list('entries'));
+      const had = now();
+      if (had) {
+        await following.catchUp();
+        return now() ?? had;
+      }
+      const kept = await keptLog(device);
+      if (kept) {
+        void following.catchUp().catch(() => undefined);
+        return withWaiting(entriesAmong(kept));
+      }
+      await following.first();
+      return withWaiting(now() ?? NONE);
     },
   });
 }

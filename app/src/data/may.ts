@@ -2,11 +2,17 @@ import { ROLES, may, type Capability, type Role } from '@fine-spray/contract/rol
 import { useQuery } from '@tanstack/react-query';
 import { call } from './api';
 import { keys } from './resources';
+import { companyIn, isOf } from './whose';
 
 /** How the server is asked who this device is. */
 export const meQuery = {
   queryKey: keys.me,
-  queryFn: ({ signal }: { readonly signal: AbortSignal }) => call('GET', '/api/me', undefined, { signal }),
+  queryFn: async ({ signal }: { readonly signal: AbortSignal }) => {
+    const me = await call('GET', '/api/me', undefined, { signal });
+    const company = companyIn(me);
+    if (company !== undefined) isOf(company);
+    return me;
+  },
 };
 
 const roleOf = (me: unknown): Role | undefined => {

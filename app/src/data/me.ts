@@ -5,8 +5,10 @@ import { usePreferenceText } from '@/ui/preference';
 import { Unknown, call } from './api';
 import { device } from './device';
 import { gate } from './gate';
+import { keptPrefix } from './kept';
 import { meQuery } from './may';
 import { keys } from './resources';
+import { isOf } from './whose';
 
 /** Who asks, as the server said. */
 function read(answer: unknown): Me {
@@ -20,10 +22,20 @@ export function useMe(): Me | undefined {
   return useQuery({ ...meQuery, select: read }).data;
 }
 
-/** Somebody has come in: everything is asked for again as them. */
+/** What the server answers by what somebody may do: not for the next to see. */
+const BY_ROLE = [keys.company, keys.devices];
+
+/** Somebody has come in: everything is asked for again as them, and what only the one before could see is gone. */
 function came(client: QueryClient, answer: unknown): Me {
   const me = read(answer);
+  const before = client.getQueryData<Partial<Me>>(keys.me);
   client.setQueryData(keys.me, me);
+  if (me.company && !isOf(me.company.id)) return me;
+  if (before && before.person?.id !== me.person?.id)
+    for (const queryKey of BY_ROLE) {
+      void device.dropQuery(JSON.stringify(queryKey)).catch(() => undefined);
+      void client.resetQueries({ queryKey });
+    }
   gate.opened();
   void client.invalidateQueries();
   return me;
@@ -63,7 +75,7 @@ export function useSession() {
 export async function forgetAll(): Promise<void> {
   await device.forget();
   try {
-    const ours = Object.keys(localStorage).filter((name) => name.startsWith('fine-spray.kept.'));
+    const ours = Object.keys(localStorage).filter((name) => name.startsWith(keptPrefix()));
     for (const name of [...ours, 'fine-spray.author', 'fine-spray.writer']) localStorage.removeItem(name);
   } catch {
     // Storage is forbidden: then there is nothing in it.

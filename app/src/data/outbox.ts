@@ -11,6 +11,7 @@ import { Refused, Unknown, call, failureOfAnswer, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptEntry } from './device';
 import { readKept, writeKept } from './kept';
 import { newId } from './newId';
+import { surelyOurs } from './whose';
 
 /** An entry that waits on this device. */
 export type Waiting = KeptEntry;
@@ -96,7 +97,11 @@ export class Outbox {
   /** Told of the entries the server has taken, by this page or another. */
   onSent: (entries: readonly Entry[]) => void = () => undefined;
 
-  constructor(private readonly device: Device = pageDevice) {
+  /** @param ours whether the server takes this device for one of the company whose entries these are; nothing is sent before */
+  constructor(
+    private readonly device: Device = pageDevice,
+    private readonly ours: () => Promise<boolean> = () => Promise.resolve(true),
+  ) {
     this.channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
     this.channel?.addEventListener('message', ({ data }: MessageEvent<Told>) => {
       if (data.kind === 'sent') this.taken(data.entries);
@@ -302,10 +307,19 @@ export class Outbox {
       while (this.asked) {
         this.asked = false;
         clearTimeout(this.timer);
-        await this.alone(() => this.sendAll());
+        if (this.state.waiting.length > 0 && (await this.mayBegin())) await this.alone(() => this.sendAll());
       }
     } finally {
       this.sending = undefined;
+    }
+  }
+
+  private async mayBegin(): Promise<boolean> {
+    try {
+      return await this.ours();
+    } catch {
+      this.later();
+      return false;
     }
   }
 
@@ -438,4 +452,4 @@ async function sentTogether(some: readonly Waiting[]): Promise<readonly Sent[]> 
 }
 
 /** The one outbox of this page. */
-export const outbox = new Outbox();
+export const outbox = new Outbox(pageDevice, surelyOurs);

@@ -3,12 +3,13 @@ import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contrac
 import { coreLog, logNames, type LogNames } from '@fine-spray/contract/log';
 import { readRecord, type OwnedTip, type SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
-import { useQueries, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useKit } from './kit';
 import { useLog } from './log';
-import { ofJobQuery, useList } from './resources';
-import { useSound } from './sound';
+import { useAllSurfaces, useList } from './resources';
+
+const NONE: readonly Surface[] = [];
 
 const RECORDS = new WeakMap<readonly Entry[], SiteRecord>();
 
@@ -53,22 +54,15 @@ export function useSiteLog(): {
   readonly retry: () => void;
 } {
   const client = useQueryClient();
+  const surfaces = useAllSurfaces();
   const { entries, failed: noLog, loading } = useLog();
   const jobs = useList('jobs');
   const { kit, failed: noKit, retry } = useKit();
-  const sound = useSound('surfaces', 'surfaces of all jobs');
-  const { surfaces, complete } = useQueries({
-    queries: (jobs.data ?? []).map(({ id }) => ofJobQuery('surfaces', id)),
-    combine: (all) => ({
-      surfaces: sound(all.flatMap(({ data }) => data ?? [])),
-      complete: all.every(({ isPending }) => !isPending),
-    }),
-  });
   const log = useMemo((): SiteLog | undefined => {
     if (!jobs.data || !kit || loading) return undefined;
     const names = logNames({
       jobs: jobs.data,
-      surfaces,
+      surfaces: surfaces.data ?? NONE,
       coatings: kit.coatings,
       tips: kit.tips,
       sprayers: kit.sprayers,
@@ -81,11 +75,11 @@ export function useSiteLog(): {
       },
       names,
       jobs: jobs.data,
-      surfaces,
-      complete,
+      surfaces: surfaces.data ?? NONE,
+      complete: !surfaces.isPending,
       kit,
     };
-  }, [entries, jobs.data, kit, loading, surfaces, complete]);
+  }, [entries, jobs.data, kit, loading, surfaces.data, surfaces.isPending]);
   const again = () => {
     retry();
     void client.refetchQueries();

@@ -10,9 +10,11 @@ import type {
   Surface,
   Unreadable,
 } from '@fine-spray/contract';
+import { addTo } from '@fine-spray/core/grouping';
 import { QueryClient, onlineManager, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Refused, Unknown, call } from './api';
+import { withNewer } from './newer';
 import { reach } from './reach';
 import { noteUnreadable, useSound, wrongRow, type RowName } from './sound';
 
@@ -45,6 +47,7 @@ type ListName = Exclude<ResourceName, OfJob>;
 export const keys = {
   list: (resource: ListName) => [resource] as const,
   ofJob: (resource: OfJob, jobId: string) => [resource, jobId] as const,
+  surfacesOfAll: ['surfaces'] as const,
   company: ['company'] as const,
   me: ['me'] as const,
   devices: ['devices'] as const,
@@ -53,23 +56,27 @@ export const keys = {
 interface List {
   readonly items: readonly unknown[];
   readonly unreadable?: readonly Unreadable[];
+  readonly next?: string | null;
 }
 
 /** The rows of a list as they came, and which of it the server could not read; those are noted. */
-export async function listed(
-  path: string,
-  signal?: AbortSignal,
-): Promise<{ readonly items: unknown[]; readonly unreadable: readonly Unreadable[] }> {
+export async function listed(path: string, signal?: AbortSignal): Promise<Required<List>> {
   const answer = (await call('GET', path, undefined, signal ? { signal } : {})) as Partial<List>;
   if (!Array.isArray(answer.items)) throw new Unknown(`${path} is no list.`);
   const unreadable = answer.unreadable ?? [];
   noteUnreadable(`${path} there`, unreadable);
-  return { items: answer.items as unknown[], unreadable };
+  return { items: answer.items as unknown[], unreadable, next: answer.next ?? null };
 }
 
-/** The rows of a list as they came. */
-export const items = async (path: string, signal?: AbortSignal): Promise<unknown[]> =>
-  (await listed(path, signal)).items;
+/** The rows of a list, with what this page was told of them since it was asked for. */
+export async function rowsOf(
+  resource: ResourceName,
+  signal?: AbortSignal,
+  jobId?: string,
+): Promise<readonly unknown[]> {
+  const path = jobId === undefined ? `/api/${resource}` : `/api/jobs/${jobId}/${resource}`;
+  return withNewer(resource, (await listed(path, signal)).items, jobId);
+}
 
 /** Why something cannot be shown: the failure of the first of its queries that has nothing; none where all have something. */
 export const failureOf = (
@@ -80,7 +87,7 @@ export const failureOf = (
 export function useList<Name extends ListName>(name: Name) {
   return useQuery({
     queryKey: keys.list(name),
-    queryFn: ({ signal }) => items(`/api/${name}`, signal),
+    queryFn: ({ signal }) => rowsOf(name, signal),
     select: useSound(name),
   });
 }
@@ -88,8 +95,40 @@ export function useList<Name extends ListName>(name: Name) {
 /** How the rows of a job are asked for; read through `useSound`. */
 export const ofJobQuery = (name: OfJob, jobId: string) => ({
   queryKey: keys.ofJob(name, jobId),
-  queryFn: ({ signal }: { readonly signal: AbortSignal }) => items(`/api/jobs/${jobId}/${name}`, signal),
+  queryFn: ({ signal }: { readonly signal: AbortSignal }) => rowsOf(name, signal, jobId),
 });
+
+/** The surfaces of all jobs, page by page; each job's are there by themselves from then on, too. */
+export function useAllSurfaces() {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: keys.surfacesOfAll,
+    queryFn: async ({ signal }) => {
+      const all: unknown[] = [];
+      for (let next: string | null = ''; next !== null;) {
+        const page = await listed(
+          `/api/surfaces${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`,
+          signal,
+        );
+        all.push(...page.items);
+        ({ next } = page);
+      }
+      const rows = withNewer('surfaces', all);
+      for (const [jobId, some] of byJob(rows as readonly Surface[]))
+        client.setQueryData(keys.ofJob('surfaces', jobId), (had: unknown) => had ?? some);
+      return rows;
+    },
+    select: useSound('surfaces', 'surfaces of all jobs'),
+  });
+}
+
+/** Surfaces by their job, in the order people gave them. */
+function byJob(rows: readonly Surface[]): ReadonlyMap<string, readonly Surface[]> {
+  const jobs = new Map<string, Surface[]>();
+  for (const row of rows) addTo(jobs, row.jobId, row);
+  jobs.forEach((some) => some.sort((one, other) => one.position - other.position));
+  return jobs;
+}
 
 /** The rows of a job, in their order. */
 function useOfJob<Name extends OfJob>(name: Name, jobId: string) {

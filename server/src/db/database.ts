@@ -9,6 +9,7 @@ import * as paintAge from './migrations/007-paint-age';
 import * as hardener from './migrations/008-hardener';
 import * as tombstones from './migrations/009-tombstones';
 import * as people from './migrations/010-people';
+import * as changes from './migrations/011-changes';
 
 export type Database = Knex;
 
@@ -24,6 +25,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '008-hardener': hardener,
   '009-tombstones': tombstones,
   '010-people': people,
+  '011-changes': changes,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {
@@ -57,10 +59,28 @@ const PATIENCE = {
 };
 
 /**
- * Opens a pool on a PostgreSQL address; nothing is asked of the server yet.
- * @param patience `endless` for what may take its time with nobody waiting: migrations
+ * What a connection sees of the rows of companies, which the database keeps apart (migration 011): none until a transaction says
+ * which company's (`seeing`); people, their devices and ways in, for who signs in; or all of them, for who looks after the data.
  */
-export function openDatabase(url: string, patience: 'of a request' | 'endless' = 'of a request'): Database {
+type Sees = 'nothing' | 'the door' | 'everything';
+export const SEEN_AS: Readonly<Record<Sees, string>> = { nothing: '', 'the door': 'door', everything: '*' };
+
+interface Opening {
+  /** `endless` for what may take its time with nobody waiting: migrations. */
+  readonly patience?: 'of a request' | 'endless';
+  readonly sees?: Sees;
+}
+
+/** Lets a transaction see the rows of one company, and no others; or what another of `Sees` is called. */
+export async function seeing(trx: Database, companyId: string): Promise<void> {
+  await trx.raw("select set_config('fine_spray.company', ?, true)", [companyId]);
+}
+
+/** Opens a pool on a PostgreSQL address; nothing is asked of the server yet. */
+export function openDatabase(
+  url: string,
+  { patience = 'of a request', sees = 'nothing' }: Opening = {},
+): Database {
   return knex({
     client: 'pg',
     // The oldest PostgreSQL this runs on; what asks Knex for a version gets this one.
@@ -69,6 +89,7 @@ export function openDatabase(url: string, patience: 'of a request' | 'endless' =
       connectionString: url,
       connectionTimeoutMillis: 4000,
       ...(patience === 'endless' ? {} : PATIENCE),
+      ...(sees === 'nothing' ? {} : { options: `-c fine_spray.company=${SEEN_AS[sees]}` }),
     },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
@@ -100,7 +121,7 @@ const MIGRATING = 7_213_004;
  * @throws NotForUs where a newer program has been at work
  */
 export async function migrate(url: string, before?: () => Promise<unknown>): Promise<void> {
-  const db = openDatabase(url, 'endless');
+  const db = openDatabase(url, { patience: 'endless', sees: 'everything' });
   try {
     await db.transaction(async (trx) => {
       await trx.raw('select pg_advisory_xact_lock(?)', [MIGRATING]);
@@ -108,9 +129,11 @@ export async function migrate(url: string, before?: () => Promise<unknown>): Pro
       // Ours is the only one at work, so a lock of Knex's that is there was left by one that was cut off.
       await db.migrate.forceFreeMigrationsLock();
       const [done, pending] = (await db.migrate.list()) as [unknown[], unknown[]];
-      if (pending.length === 0) return;
-      if (done.length > 0) await before?.();
-      await db.migrate.latest();
+      if (pending.length > 0) {
+        if (done.length > 0) await before?.();
+        await db.migrate.latest();
+      }
+      await changes.putRight(db);
     });
   } finally {
     await db.destroy();

@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Database } from './database';
+import type { Knex } from 'knex';
+import { seeing, type Database } from './database';
 
 /** Two transactions that waited for each other: one of them was ended and can be done again. */
 const AGAIN = new Set(['40P01', '40001']);
@@ -23,6 +24,26 @@ export async function repeated<Result>(
   }
 }
 
+/** A transaction in which the database shows one company's rows and takes no other's. */
+export function inCompany<Result>(
+  db: Database,
+  companyId: string,
+  work: (trx: Database) => Promise<Result>,
+  how: Knex.TransactionConfig = {},
+): Promise<Result> {
+  return db.transaction(async (trx) => {
+    await seeing(trx, companyId);
+    return work(trx);
+  }, how);
+}
+
+/** What a company has stored, as it is at one moment. */
+export const atOneMoment = <Result>(
+  db: Database,
+  companyId: string,
+  work: (trx: Database) => Promise<Result>,
+): Promise<Result> => inCompany(db, companyId, work, { isolationLevel: 'repeatable read', readOnly: true });
+
 /**
  * Writes to the plans of a company, one transaction after another: what is checked (that a row named is there, that there is
  * room for one more) still holds when it is written, and two batches that cross cannot wait for each other. Readers and the
@@ -34,6 +55,7 @@ export function writing<Result>(
   work: (trx: Database) => Promise<Result>,
 ): Promise<Result> {
   return repeated(db, async (trx) => {
+    await seeing(trx, companyId);
     // The mildest lock two writers exclude each other by: rows that name the company go on.
     await trx('company').where({ id: companyId }).forNoKeyUpdate().first('id');
     return work(trx);

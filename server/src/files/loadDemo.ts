@@ -11,7 +11,7 @@ import {
   type LogFile,
   type ResourceName,
 } from '@fine-spray/contract';
-import type { Database } from '../db/database';
+import { SEEN_AS, seeing, type Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { storeOf } from '../resources/store';
 
@@ -101,7 +101,9 @@ export async function loadDemo(
   const files = await Promise.all(names.map(async (name) => jobFile.parse(await read(name))));
   return db.transaction(async (trx) => {
     await trx.raw('lock table company in exclusive mode');
+    await seeing(trx, SEEN_AS['the door']);
     if (await trx('company').first('id')) return undefined;
+    await seeing(trx, kit.company.id);
     const companyId = await importKit(trx, kit);
     for (const file of files) await importJob(trx, companyId, file);
     await importLog(trx, companyId, movedTo(now, log));

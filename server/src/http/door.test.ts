@@ -58,7 +58,7 @@ describe('a name the server is not known by', () => {
   it('is allowed where it is set, and so are the addresses of the machine where it listens on all', async () => {
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
     const open = async (at: Door) => {
-      const app = createApp({ db: server.db, pool, logger: pino({ level: 'silent' }), at });
+      const app = createApp({ data: server.data, pool, logger: pino({ level: 'silent' }), at });
       const listening = await listenOn(app, 0, '127.0.0.1');
       const { port } = listening.address() as { port: number };
       const ended = () => new Promise((resolve) => listening.close(resolve));

@@ -7,7 +7,7 @@ import { ALL_OPERATIONS, problem } from '@fine-spray/contract';
 import pino from 'pino';
 import { createPool } from '../jobs/pool';
 import { createApp } from '../app';
-import { openDatabase } from '../db/database';
+import { openData } from '../db/data';
 import { listenOn } from './listen';
 import { asProblem, problemOf } from './problems';
 import { loadDemo } from '../files/loadDemo';
@@ -35,28 +35,28 @@ async function closedPort(): Promise<number> {
 describe('health', () => {
   it('is 200 while the database answers and 503 when it does not', async () => {
     expect((await server.call('GET', '/api/health')).body).toEqual({ status: 'ok', database: 'ok' });
-    const db = openDatabase(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
+    const data = openData(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ db, pool, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    const app = createApp({ data, pool, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
     await once(app, 'listening');
     const down = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/health`);
     const said = problem.parse(await down.json());
     app.close();
     await pool.close();
-    await db.destroy();
+    await data.close();
     expect(down.status).toBe(503);
     expect(said.detail).toMatch(/database does not answer/);
   });
 
   it('says when to try again where it fails for a while', async () => {
-    const db = openDatabase(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
+    const data = openData(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ db, pool, logger: pino({ level: 'silent' }) });
+    const app = createApp({ data, pool, logger: pino({ level: 'silent' }) });
     const listening = await listenOn(app, 0, '127.0.0.1');
     const down = await fetch(`http://127.0.0.1:${(listening.address() as AddressInfo).port}/api/tips`);
     listening.close();
     await pool.close();
-    await db.destroy();
+    await data.close();
     expect([down.status, down.headers.get('retry-after')]).toEqual([503, '5']);
   });
 
@@ -124,7 +124,7 @@ describe('bodies', () => {
 
   it('that do not come are not waited for', async () => {
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ db: server.db, pool, logger: pino({ level: 'silent' }) });
+    const app = createApp({ data: server.data, pool, logger: pino({ level: 'silent' }) });
     const listening = await listenOn(app, 0, '127.0.0.1', { head: 150, request: 300 });
     const { port } = listening.address() as AddressInfo;
     const cut = async (sent: string): Promise<string> => {

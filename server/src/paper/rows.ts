@@ -3,28 +3,26 @@ import { coreLog } from '@fine-spray/contract/log';
 import { planHistory } from '@fine-spray/contract/planning';
 import { readRecord } from '@fine-spray/core/record';
 import type { Database } from '../db/database';
+import { atOneMoment } from '../db/writing';
 import { companyOf } from '../resources/company';
 import { storeOf } from '../resources/store';
 import type { LogRows } from './logDay';
 import type { PaperRows } from './planned';
 
 /** Reads rows of one company as they are stored at one moment. */
-function atOneMoment<Result>(
+function readAtOnce<Result>(
   db: Database,
   companyId: string,
   read: (rows: Reader) => Promise<Result>,
 ): Promise<Result> {
-  return db.transaction(
-    async (trx) => {
-      const company = await companyOf(trx, companyId);
-      return read({
-        company,
-        one: (name, id) => storeOf(trx, name).get(company.id, id),
-        all: async (name, where) => (await storeOf(trx, name).list(company.id, where)).items,
-      });
-    },
-    { isolationLevel: 'repeatable read', readOnly: true },
-  );
+  return atOneMoment(db, companyId, async (trx) => {
+    const company = await companyOf(trx, companyId);
+    return read({
+      company,
+      one: (name, id) => storeOf(trx, name).get(company.id, id),
+      all: async (name, where) => (await storeOf(trx, name).list(company.id, where)).items,
+    });
+  });
 }
 
 interface Reader {
@@ -43,7 +41,7 @@ export async function paperRows(
   jobId: string,
   withHistory: boolean,
 ): Promise<PaperRows> {
-  return atOneMoment(db, companyId, async ({ company, one, all }) => {
+  return readAtOnce(db, companyId, async ({ company, one, all }) => {
     const job = await one('jobs', jobId);
     const kit = {
       coatings: await all('coatings'),
@@ -60,7 +58,7 @@ export async function paperRows(
 
 /** Everything a day of the log is printed from; of one job where that is asked for. */
 export async function logRows(db: Database, companyId: string, jobId?: string): Promise<LogRows> {
-  return atOneMoment(db, companyId, async ({ company, all }) => ({
+  return readAtOnce(db, companyId, async ({ company, all }) => ({
     company,
     entries: await all('entries', jobId === undefined ? {} : { jobId }),
     jobs: await all('jobs'),

@@ -20,7 +20,7 @@ async function within<Result>(
   work: (trx: Database) => Promise<Result>,
 ): Promise<Result> {
   await migrate(databaseUrl);
-  const db = openDatabase(databaseUrl);
+  const db = openDatabase(databaseUrl, { sees: 'the door' });
   try {
     return await db.transaction(work);
   } finally {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ALL_OPERATIONS, RESOURCES, RESOURCE_NAMES } from '@fine-spray/contract';
-import { startTestServer, type TestServer } from '../testing/server';
+import { startTestServer, textOf, type TestServer } from '../testing/server';
 import { addCompany, inviteOwner } from './addCompany';
 
 let server: TestServer;
@@ -30,7 +30,7 @@ async function call(method: string, path: string, body?: unknown) {
     headers: { Cookie: cookie, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
-  return { status: response.status, text: await response.text() };
+  return { status: response.status, text: await textOf(response) };
 }
 
 /** Everything that is stored of the first company, as it can be told apart. */

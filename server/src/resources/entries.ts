@@ -1,5 +1,6 @@
 import { manyEntriesHead, oneOfMany, type ManyEntriesAnswer } from '@fine-spray/contract';
 import type { Database } from '../db/database';
+import { inCompany } from '../db/writing';
 import { ProblemError, asProblem, problemOf } from '../http/problems';
 import type { Actor } from '../people/actor';
 import { authorsOf, type Claimed } from '../people/authors';
@@ -14,6 +15,25 @@ const nothing = () => new ProblemError('internal', 'Nothing was stored.');
 
 /** Stores entries: each is taken or refused for itself, in its place. */
 async function append(
+  db: Database,
+  actor: Actor,
+  given: readonly Given[],
+): Promise<(object | ProblemError)[]> {
+  try {
+    return await inCompany(db, actor.companyId, (trx) => appendAll(trx, actor, given));
+  } catch (error) {
+    const problem = asProblem(error);
+    if (problem.type !== 'bad-body') throw error;
+    // One of them is not for this database: the others are stored without it.
+    if (given.length === 1) return [problem];
+    const each: (object | ProblemError)[] = [];
+    for (const one of given) each.push(...(await append(db, actor, [one])));
+    return each;
+  }
+}
+
+/** Stores entries together. */
+async function appendAll(
   db: Database,
   actor: Actor,
   given: readonly Given[],

@@ -1,8 +1,16 @@
-import { RESOURCES, RESOURCE_NAMES, SINGLE_OPERATIONS, SKEW_LIMIT, may } from '@fine-spray/contract';
+import {
+  RESOURCES,
+  RESOURCE_NAMES,
+  SINGLE_OPERATIONS,
+  SKEW_LIMIT,
+  may,
+  pageQuery,
+  type Operation,
+} from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
-import type { Database } from '../db/database';
+import type { Data } from '../db/data';
 import { expressPath, idOf } from '../http/parameters';
-import { writing } from '../db/writing';
+import { inCompany, writing } from '../db/writing';
 import { actorOf, allow, type Actor } from '../people/actor';
 import { writeBatch } from './batch';
 import { companyOf, putCompany as storeCompany, withoutMoney } from './company';
@@ -22,28 +30,41 @@ function clockOf(request: Request): number | null {
 type Handler = (request: Request, actor: Actor) => Promise<unknown>;
 
 /** The routes of every resource in the contract, the batch of them, and the company's. */
-export function resourceRoutes(db: Database): Router {
+export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>): Router {
   const router = Router();
   const send = (handler: Handler) => async (request: Request, response: Response) => {
-    const answer = await handler(request, actorOf(request));
+    const actor = actorOf(request);
+    const answer = await handler(request, actor);
+    if (request.method !== 'GET') announcer.announce(actor.companyId);
     if (answer === undefined) response.status(204).end();
     else response.json(answer);
   };
 
   for (const name of RESOURCE_NAMES) {
-    const { operations, body, ofJob, writtenBy } = RESOURCES[name];
+    const { operations, body, ofJob, writtenBy, paged: inPages = false } = RESOURCES[name];
     const { list, get, put, remove } = operations;
-    const store = storeOf(db, name);
-    const listed: Handler = async (request, { companyId }) => {
-      if (!ofJob) return store.list(companyId);
-      const jobId = idOf(request, 'jobId');
-      await storeOf(db, 'jobs').get(companyId, jobId);
-      return store.list(companyId, { jobId });
+    const { all } = operations as { readonly all?: Operation };
+    const paged: Handler = async (request, { companyId }) => {
+      const { before } = pageQuery.parse(request.query);
+      return inCompany(db, companyId, (trx) => storeOf(trx, name).page(companyId, before));
     };
-    router.get(expressPath(list.path), send(listed));
+    const listed: Handler = async (request, { companyId }) => {
+      const jobId = ofJob ? idOf(request, 'jobId') : undefined;
+      return inCompany(db, companyId, async (trx) => {
+        const store = storeOf(trx, name);
+        if (jobId === undefined) return store.list(companyId);
+        await storeOf(trx, 'jobs').get(companyId, jobId);
+        return store.list(companyId, { jobId });
+      });
+    };
+    router.get(expressPath(list.path), send(inPages ? paged : listed));
+    if (all) router.get(all.path, send(paged));
     router.get(
       expressPath(get.path),
-      send(async (request, { companyId }) => store.get(companyId, idOf(request))),
+      send(async (request, { companyId }) => {
+        const id = idOf(request);
+        return inCompany(db, companyId, (trx) => storeOf(trx, name).get(companyId, id));
+      }),
     );
     router.put(
       expressPath(put.path),
@@ -75,7 +96,7 @@ export function resourceRoutes(db: Database): Router {
   router.get(
     getCompany.path,
     send(async (_request, { companyId, role }) => {
-      const company = await companyOf(db, companyId);
+      const company = await inCompany(db, companyId, (trx) => companyOf(trx, companyId));
       return may(role, 'money') ? company : withoutMoney(company);
     }),
   );

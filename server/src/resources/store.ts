@@ -1,5 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import {
+  ANSWER_LENGTH,
+  CHANGES_AT_ONCE,
   RESOURCES,
   fieldProblems,
   whatIsWrong,
@@ -11,7 +13,7 @@ import {
 } from '@fine-spray/contract';
 import type { z } from 'zod';
 import type { Database } from '../db/database';
-import { ProblemError, asProblem } from '../http/problems';
+import { ProblemError } from '../http/problems';
 import { checkOwner } from '../people/owners';
 import { checkReferences, checkRoom, checkUnused } from './checks';
 
@@ -43,12 +45,21 @@ export interface Listed<Name extends ResourceName> {
   readonly unreadable: Unreadable[];
 }
 
+/** A page of rows, those stored last first, and from where the next goes on. */
+export interface Paged<Name extends ResourceName> extends Listed<Name> {
+  readonly next: string | null;
+}
+
 /**
  * Rows of one company in one table, with idempotent writes and row versions. What writes belongs into a transaction of
  * `writing`, so that what it checks still holds when it is done.
  */
 export interface Store<Name extends ResourceName> {
   list(companyId: string, where?: Readonly<Record<string, string>>): Promise<Listed<Name>>;
+  /** Rows by their ids; those that are not there are left out. */
+  some(companyId: string, ids: readonly string[]): Promise<Listed<Name>>;
+  /** A page of a long list, from where the one before ended. */
+  page(companyId: string, before?: string): Promise<Paged<Name>>;
   get(companyId: string, id: string): Promise<Rows[Name]>;
   /**
    * Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it
@@ -57,7 +68,7 @@ export interface Store<Name extends ResourceName> {
   put(companyId: string, id: string, version: number, content: Contents[Name]): Promise<Rows[Name]>;
   /**
    * Makes rows that stay as they are, in one statement. Each is answered for itself: the row, also where it was there with the
-   * same content, or why not.
+   * same content, or why not. It throws where the database cannot hold one of them.
    */
   append(companyId: string, rows: readonly Appended<Name>[]): Promise<(Rows[Name] | ProblemError)[]>;
   /** Deletes a version of a row; a row that is not there is deleted, another version is refused with the row as it stands. */
@@ -201,12 +212,11 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     return written;
   }
 
-  /** Inserts those that are not there yet and notes them. */
+  /** Inserts those that are not there yet. */
   async function insertNew(
     companyId: string,
     given: readonly Appended<Name>[],
-    made: Map<string, Row>,
-  ): Promise<void> {
+  ): Promise<ReadonlyMap<string, Row>> {
     const columns = given.map(({ id, content: fields, beside: extra = {} }) => ({
       id,
       companyId,
@@ -219,7 +229,18 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       .onConflict(['companyId', 'id'])
       .ignore()
       .returning('*')) as Row[];
-    for (const row of inserted) made.set(row.id, row);
+    return new Map(inserted.map((row) => [row.id, row]));
+  }
+
+  /** Rows as their schema says, and which of them are not. */
+  async function readAll(rows: readonly Row[]): Promise<Listed<Name>> {
+    const listed: Listed<Name> = { items: [], unreadable: [] };
+    for (const row of await counted(rows)) {
+      const checked = schema.safeParse(shown(row));
+      if (checked.success) listed.items.push(checked.data);
+      else listed.unreadable.push({ id: row.id, name: nameOf(row, one), why: whatIsWrong(checked.error) });
+    }
+    return listed;
   }
 
   return {
@@ -227,13 +248,29 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       const rows = (await db(table)
         .where({ companyId, ...where })
         .orderBy(orderOf(definition.ofJob).map((column) => ({ column })))) as Row[];
-      const listed: Listed<Name> = { items: [], unreadable: [] };
-      for (const row of await counted(rows)) {
-        const checked = schema.safeParse(shown(row));
-        if (checked.success) listed.items.push(checked.data);
-        else listed.unreadable.push({ id: row.id, name: nameOf(row, one), why: whatIsWrong(checked.error) });
-      }
-      return listed;
+      return readAll(rows);
+    },
+
+    async some(companyId, ids) {
+      return readAll((await db(table).where({ companyId }).whereIn('id', ids)) as Row[]);
+    },
+
+    async page(companyId, before) {
+      const query = db(table).where({ companyId }).limit(CHANGES_AT_ONCE);
+      if (before !== undefined) void query.whereRaw('(changed, id) < (?::xid8, ?::uuid)', placeOf(before));
+      const rows = (await query.orderBy([
+        { column: 'changed', order: 'desc' },
+        { column: 'id', order: 'desc' },
+      ])) as Row[];
+      let length = 0;
+      const over = rows.findIndex((row, index) => {
+        length += JSON.stringify(row).length;
+        return index > 0 && length > ANSWER_LENGTH;
+      });
+      const some = over === -1 ? rows : rows.slice(0, over);
+      const last = some.at(-1);
+      const more = last !== undefined && (over !== -1 || rows.length === CHANGES_AT_ONCE);
+      return { ...(await readAll(some)), next: more ? `${String(last['changed'])}.${last.id}` : null };
     },
 
     async get(companyId, id) {
@@ -257,22 +294,8 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
 
     async append(companyId, given) {
       if (given.length === 0) return [];
-      const made = new Map<string, Row>();
-      const refused = new Map<string, ProblemError>();
-      try {
-        await insertNew(companyId, given, made);
-      } catch (error) {
-        if (given.length === 1 || asProblem(error).type !== 'bad-body') throw error;
-        // One of them is not for this database: the others are stored without it.
-        for (const item of given) {
-          await insertNew(companyId, [item], made).catch((wrong: unknown) => {
-            const problem = asProblem(wrong);
-            if (problem.type !== 'bad-body') throw wrong;
-            refused.set(item.id, problem);
-          });
-        }
-      }
-      const there = given.map(({ id }) => id).filter((id) => !made.has(id) && !refused.has(id));
+      const made = await insertNew(companyId, given);
+      const there = given.map(({ id }) => id).filter((id) => !made.has(id));
       const found =
         there.length === 0 ? [] : ((await db(table).where({ companyId }).whereIn('id', there)) as Row[]);
       const known = new Map(found.map((row) => [row.id, row]));
@@ -282,7 +305,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
           // What was checked on its way in is not checked again on its way back.
           if (row && says(row, upgrade(fields))) return shown(row) as Rows[Name];
           const before = row ?? known.get(id);
-          if (!before) return refused.get(id) ?? missing();
+          if (!before) return missing();
           try {
             if (says(before, upgrade(fields))) return await read(before);
           } catch (error) {
@@ -314,6 +337,15 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       }
     },
   };
+}
+
+/** Where a page ended: the transaction and the id of its last row. */
+function placeOf(before: string): readonly [string, string] {
+  const found = /^(\d{1,19})\.([0-9a-f-]{36})$/.exec(before);
+  const [, changed, id] = found ?? [];
+  if (changed !== undefined && id !== undefined) return [changed, id];
+  const message = 'This is not the next of a page.';
+  throw new ProblemError('bad-body', message, [{ field: 'before', message, code: 'page' }]);
 }
 
 /** Content as it comes back from jsonb: without undefined members. */

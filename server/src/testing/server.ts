@@ -5,6 +5,7 @@ import path from 'node:path';
 import { promisify } from 'node:util';
 import pino from 'pino';
 import { createApp } from '../app';
+import { openData, type Data } from '../db/data';
 import { migrate, openDatabase, type Database } from '../db/database';
 import { loadDemo } from '../files/loadDemo';
 import { createPool } from '../jobs/pool';
@@ -22,7 +23,10 @@ export interface Answer {
 }
 
 export interface TestServer {
+  /** The rows of all companies, for what a test wants to know of them. */
   readonly db: Database;
+  /** What the server itself works with. */
+  readonly data: Data;
   readonly address: string;
   readonly databaseUrl: string;
   call(method: string, url: string, body?: unknown): Promise<Answer>;
@@ -43,6 +47,13 @@ export async function emptyDatabase(): Promise<{ readonly url: string; readonly 
       await admin.destroy();
     },
   };
+}
+
+/** The body of an answer; of a stream, which does not end, nothing. */
+export async function textOf(response: Response): Promise<string> {
+  if (!response.headers.get('content-type')?.startsWith('text/event-stream')) return response.text();
+  await response.body?.cancel();
+  return '';
 }
 
 /** Fills an empty database from a dump. */
@@ -72,16 +83,18 @@ export async function startTestServer({
 } = {}): Promise<TestServer> {
   const { url, drop } = await emptyDatabase();
   if (restored !== undefined) await restore(url, restored);
-  const db = openDatabase(url);
   await migrate(url);
-  if (demo && restored === undefined) await loadDemo(db, DEMO_FOLDER);
+  const db = openDatabase(url, { sees: 'everything' });
+  const data = openData(url);
+  if (demo && restored === undefined) await loadDemo(data.db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-  const app = createApp({ db, logger: pino({ level: 'silent' }), pool, signIn, applicationFolder });
+  const app = createApp({ data, logger: pino({ level: 'silent' }), pool, signIn, applicationFolder });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     db,
+    data,
     address,
     databaseUrl: url,
     async call(method, url, body) {
@@ -94,7 +107,7 @@ export async function startTestServer({
               body: typeof body === 'string' ? body : JSON.stringify(body),
             }),
       });
-      const text = await response.text();
+      const text = await textOf(response);
       const json = response.headers.get('content-type')?.includes('json') ?? false;
       return {
         status: response.status,
@@ -103,7 +116,9 @@ export async function startTestServer({
       };
     },
     async stop() {
+      const closed = data.close();
       await new Promise((resolve) => server.close(resolve));
+      await closed;
       await pool.close();
       await db.destroy();
       await drop();

@@ -1,0 +1,233 @@
+import type { Change, Entry } from '@fine-spray/contract';
+import type { QueryClient } from '@tanstack/react-query';
+import { Refused, Unknown, call } from './api';
+import type { Device } from './device';
+import { addEntries, entriesAmong } from './entries';
+import { noteChange, withNewer } from './newer';
+import type { Outbox } from './outbox';
+import { keys, listed } from './resources';
+import { sendLost } from './restored';
+import { surelyOurs } from './whose';
+
+/** Pages of a device tell each other that there is something new: one of them has the stream. */
+const CHANNEL = 'fine-spray.changes';
+/** Where a stream cannot be had, and besides it, changes are asked for this often, ms. */
+const ASK = 60_000;
+const RECONNECT = 10_000;
+/** A long log is kept in parts with a pause between, ms, so that a thumb on the list does not feel it. */
+const AT_ONCE = 50;
+const BREATH = 16;
+
+const breath = () => new Promise<void>((resolve) => setTimeout(resolve, BREATH));
+
+/** Status of a server that cannot tell what changed since then: it was restored, or is another. */
+const BEGIN_ANEW = 410;
+
+interface Answer {
+  readonly items: readonly Change[];
+  readonly cursor: string;
+  readonly more: boolean;
+}
+
+async function ask(since: string): Promise<Answer> {
+  const answer = await call('GET', `/api/changes?since=${encodeURIComponent(since)}`);
+  const { items, cursor, more } = (answer ?? {}) as Partial<Answer>;
+  if (!Array.isArray(items) || typeof cursor !== 'string')
+    throw new Unknown('its changes have another shape.');
+  return { items: items as readonly Change[], cursor, more: more === true };
+}
+
+/**
+ * Keeps what a page shows, and what its device keeps of the log, as the server has it: from a cursor on, one after another. A
+ * page that was just opened asks for its lists as ever; what changes afterwards comes to it.
+ */
+export class Following {
+  private running: Promise<void> | undefined;
+  private asked = false;
+  private cursor: string | undefined;
+  private firstPage: Promise<void> | undefined;
+  private gotFirst: () => void = () => undefined;
+
+  constructor(
+    private readonly client: QueryClient,
+    private readonly device: Device,
+    private readonly outbox: Outbox,
+  ) {}
+
+  /** Done when everything up to now is here; asked again meanwhile, once more. It throws where the server cannot be asked. */
+  catchUp(): Promise<void> {
+    this.asked = true;
+    this.running ??= this.run().finally(() => {
+      this.running = undefined;
+    });
+    return this.running;
+  }
+
+  /** Done when there is something of the log to show on a device that has nothing of it. */
+  async first(): Promise<void> {
+    this.firstPage ??= new Promise((resolve) => (this.gotFirst = resolve));
+    await Promise.race([this.firstPage, this.catchUp()]);
+  }
+
+  private async run(): Promise<void> {
+    while (this.asked) {
+      this.asked = false;
+      if (!(await surelyOurs())) return;
+      await this.once();
+    }
+  }
+
+  private async once(): Promise<void> {
+    const kept = this.cursor ?? (await this.device.cursor().catch(() => undefined));
+    if (kept === undefined) return this.anew();
+    try {
+      let now = kept;
+      for (let more = true; more;) {
+        const answer = await ask(now);
+        ({ cursor: now, more } = answer);
+        this.take(answer.items, now);
+      }
+    } catch (error) {
+      if (!(error instanceof Refused) || error.problem.status !== BEGIN_ANEW) throw error;
+      // What the lists showed is of another time.
+      void this.client.invalidateQueries();
+      await this.anew();
+    }
+  }
+
+  /** Takes over what changed, and then from where to go on: cut off in between it comes once more. */
+  private take(items: readonly Change[], cursor: string): void {
+    const rows = items.filter(({ resource }) => resource !== 'entries');
+    rows.forEach(noteChange);
+    for (const resource of new Set(rows.map((one) => one.resource))) this.patch(resource, rows);
+    const entries = entriesAmong(items.flatMap((one) => (one.resource === 'entries' ? (one.row ?? []) : [])));
+    addEntries(this.client, entries);
+    this.cursor = cursor;
+    this.keep([entries], cursor);
+  }
+
+  /** Brings lists that are here up to date. */
+  private patch(resource: string, rows: readonly Change[]): void {
+    const { client } = this;
+    if (resource === 'company') {
+      const now = rows.find((one) => one.resource === resource)?.row as { version: number } | undefined;
+      client.setQueryData<{ version: number }>(keys.company, (had) =>
+        had && now && now.version > had.version ? now : had,
+      );
+      return;
+    }
+    for (const query of client.getQueryCache().findAll({ queryKey: [resource] })) {
+      const [, jobId] = query.queryKey as readonly [string, string?];
+      client.setQueryData<readonly unknown[]>(query.queryKey, (list) =>
+        Array.isArray(list) ? withNewer(resource, list, jobId) : list,
+      );
+    }
+    // They say how many surfaces they have, and who one is.
+    if (resource === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
+    if (resource === 'people') void client.invalidateQueries({ queryKey: keys.me });
+  }
+
+  /** The whole log, last first, and what changes from this moment on. */
+  private async anew(): Promise<void> {
+    const { cursor } = await ask('now');
+    const there = new Set<string>();
+    const pages: (readonly Entry[])[] = [];
+    for (let next: string | null = ''; next !== null;) {
+      const page = await listed(`/api/entries${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`);
+      ({ next } = page);
+      const entries = entriesAmong(page.items);
+      [...entries, ...page.unreadable].forEach(({ id }) => there.add(id));
+      addEntries(this.client, entries, 'from nothing');
+      this.gotFirst();
+      pages.push(entries);
+    }
+    void sendLost(there, this.device, this.outbox).catch(() => undefined);
+    this.cursor = cursor;
+    this.keep(pages, cursor);
+  }
+
+  /** What is being kept on the device, one after another; it ends with the first the device does not take. */
+  private keeping: Promise<void> = Promise.resolve();
+
+  /**
+   * Keeps entries on the device, and then up to where it has them. A device that is full keeps what it had: from there the next
+   * page goes on. Whoever shows the log does not wait for it.
+   */
+  private keep(pages: readonly (readonly Entry[])[], cursor: string): void {
+    this.keeping = this.keeping.then(() => this.keepAll(pages, cursor));
+    this.keeping.catch(() => undefined);
+  }
+
+  private async keepAll(pages: readonly (readonly Entry[])[], cursor: string): Promise<void> {
+    const known = pages.length > 1 ? new Set(await this.device.entryIds()) : undefined;
+    for (const page of pages) {
+      const entries = known ? page.filter(({ id }) => !known.has(id)) : page;
+      for (let from = 0; from < entries.length; from += AT_ONCE) {
+        await this.device.keepEntries(entries.slice(from, from + AT_ONCE));
+        if (entries.length > AT_ONCE) await breath();
+      }
+    }
+    await this.device.keepCursor(cursor);
+  }
+
+  /**
+   * Follows while the page is open: told by the server's stream, which one page of a device has for all, and asked for now and
+   * then besides.
+   * @returns ends it
+   */
+  follow(): () => void {
+    const left = new AbortController();
+    const look = () => void this.catchUp().catch(() => undefined);
+    const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
+    channel?.addEventListener('message', look);
+    const heard = () => {
+      channel?.postMessage('look');
+      look();
+    };
+    look();
+    const timer = setInterval(look, ASK);
+    globalThis.addEventListener?.('focus', look, { signal: left.signal });
+    globalThis.addEventListener?.('online', look, { signal: left.signal });
+    void alone(left.signal, () => stream(heard, left.signal));
+    return () => {
+      left.abort();
+      clearInterval(timer);
+      channel?.close();
+    };
+  }
+}
+
+/** Does it while no other page of this device does, until it is ended. */
+async function alone(ended: AbortSignal, work: () => Promise<void>): Promise<void> {
+  const locks = (globalThis.navigator as Navigator | undefined)?.locks;
+  if (!locks) return work();
+  await locks.request(CHANNEL, { signal: ended }, work).catch(() => undefined);
+}
+
+/** Listens to the server's stream; one that ends is opened again. */
+function stream(heard: () => void, ended: AbortSignal): Promise<void> {
+  return new Promise((resolve) => {
+    if (typeof EventSource === 'undefined' || ended.aborted) {
+      resolve();
+      return;
+    }
+    let source: EventSource;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const open = () => {
+      source = new EventSource('/api/events');
+      source.addEventListener('changed', heard);
+      source.addEventListener('error', () => {
+        // The browser tries again by itself, but for where the server refused.
+        if (source.readyState !== EventSource.CLOSED) return;
+        clearTimeout(timer);
+        timer = setTimeout(open, RECONNECT);
+      });
+    };
+    open();
+    ended.addEventListener('abort', () => {
+      clearTimeout(timer);
+      source.close();
+      resolve();
+    });
+  });
+}
