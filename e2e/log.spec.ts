@@ -1,5 +1,6 @@
 import { expect, test, type Page } from './test';
 import { address, demoJob, demoSurface } from './pages';
+import { storedLog } from './storedLog';
 
 /** Counts what a thumb does. */
 function taps() {
@@ -13,12 +14,7 @@ function taps() {
   };
 }
 
-async function entries(): Promise<
-  { id: string; kind: string; payload: Record<string, unknown>; replaces: string | null }[]
-> {
-  const response = await fetch(`${address()}/api/entries`);
-  return ((await response.json()) as { items: [] }).items;
-}
+const entries = () => storedLog(address());
 
 const idOf = (url: string) => url.split('/').pop() ?? '';
 

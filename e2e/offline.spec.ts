@@ -7,6 +7,7 @@ import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
 import { keeps } from './device';
 import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
+import { storedLog, type StoredEntry } from './storedLog';
 
 let cluster: Cluster;
 let instance: Instance;
@@ -48,6 +49,7 @@ async function seen(page: Page): Promise<{ job: string; wall: string }> {
   const ids = await boathouse();
   await page.goto(`${instance.address}/`);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await keeps(page, 0, [['jobs'], ['company']]);
   await page.goto(`${instance.address}/jobs/${ids.job}`);
   await expect(page.getByText('Boat hall').first()).toBeVisible();
   await keeps(page, 0, [['jobs'], ['surfaces', ids.job], ['places', ids.job]]);
@@ -55,7 +57,7 @@ async function seen(page: Page): Promise<{ job: string; wall: string }> {
   await expect(page.getByTestId('setup-card')).toBeVisible();
   await page.goto(`${instance.address}/kit`);
   await expect(page.getByText('Mid electric, van')).toBeVisible();
-  await keeps(page, 0, [['coatings'], ['sprayers'], ['hoses'], ['tips'], ['gear'], ['company']]);
+  await keeps(page, 0, [['coatings'], ['sprayers'], ['hoses'], ['tips'], ['gear']]);
   await page.goto(`${instance.address}/log`);
   await expect(page.getByRole('button', { name: 'Comb', exact: true })).toBeVisible();
   await expect(page.getByText(/\d+ entries/)).toBeVisible();
@@ -72,21 +74,8 @@ async function write(page: Page, surface: string, litres: string): Promise<void>
   await expect(page.getByText('Litres sprayed: written down.')).toBeVisible();
 }
 
-const stored = async () =>
-  (
-    (await (await fetch(`${instance.address}/api/entries`)).json()) as {
-      items: {
-        id: string;
-        kind: string;
-        author: string;
-        at: string;
-        clockSkew: number | null;
-        payload: { volume?: number };
-      }[];
-    }
-  ).items;
-
-const litres = ({ volume = 0 }: { volume?: number }) => Math.round(volume * 1e5) / 100;
+const stored = () => storedLog(instance.address);
+const litres = ({ volume }: StoredEntry['payload']) => Math.round(Number(volume ?? 0) * 1e5) / 100;
 
 test('without the server everything opens: plan, cards, lines, checklists, log; what is written waits and goes up once', async ({
   page,

@@ -2,16 +2,21 @@ import { randomUUID } from 'node:crypto';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import path from 'node:path';
 import pg from 'pg';
-import { startCluster } from '../scripts/lib/cluster.mjs';
+import { KINDS, backUp, restoreInto } from '../scripts/lib/backups.mjs';
+import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
 import { kept, keeps } from './device';
 import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
+import { storedLog, type StoredEntry } from './storedLog';
 
 /** Runs with a seed each: one in `npm test`, a hundred in `npm run soak`. */
 const RUNS = Number(process.env['SOAK_RUNS'] ?? 1);
 const FIRST_SEED = Number(process.env['SOAK_SEED'] ?? 1);
-/** Entries of a run, half of them on each of two devices. */
-const ENTRIES = 200;
+/** Entries of a run, a third of them on each of three devices. */
+const ENTRIES = 210;
+/** When the backup is made that a run goes back to, and when it does, as shares of its entries. */
+const BACKUP_AT = 0.3;
+const RESTORE_AT = 0.6;
 /** What may happen before a tap, and how often. */
 const TROUBLE = { kill: 0.02, revive: 0.15, offline: 0.03, online: 0.2, reload: 0.03, close: 0.02 } as const;
 const TEETH = [50, 75, 100, 125, 150, 175, 200, 225];
@@ -27,12 +32,15 @@ function seeded(seed: number): () => number {
   };
 }
 
-interface Stored {
-  readonly id: string;
+/** Somebody who writes. */
+interface Somebody {
   readonly author: string;
-  readonly createdAt: string;
-  readonly payload: { readonly lastWet: readonly number[] };
+  readonly personId: string;
 }
+
+/** The tooth of a comb that an entry says was the last wet one. */
+const toothOf = ({ payload }: StoredEntry): number =>
+  Math.round(((payload['lastWet'] as readonly number[] | undefined)?.[0] ?? 0) * 1e6);
 
 /** One device: its browser profile, its page, and what it was told is written down. */
 class Handset {
@@ -47,12 +55,16 @@ class Handset {
     private readonly url: string,
   ) {}
 
-  static async open(browser: Browser, author: string, url: string, job: string): Promise<Handset> {
+  static async open(
+    browser: Browser,
+    { author, personId }: Somebody,
+    url: string,
+    job: string,
+  ): Promise<Handset> {
     const context = await browser.newContext({
       viewport: { width: 390, height: 844 },
       serviceWorkers: 'allow',
     });
-    const personId = await person(new URL(url).origin, author);
     await context.addInitScript((id) => localStorage.setItem('fine-spray.writer', id), personId);
     const handset = new Handset(context, author, url);
     await handset.newPage();
@@ -60,7 +72,7 @@ class Handset {
     await handset.page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
     await handset.page.reload();
     await handset.ready();
-    const stored = await entries(new URL(url).origin);
+    const stored = await storedLog(new URL(url).origin);
     await keeps(handset.page, stored.length, [
       ['jobs'],
       ['surfaces', job],
@@ -125,13 +137,8 @@ class Handset {
   }
 }
 
-async function entries(origin: string): Promise<readonly Stored[]> {
-  const answer = await fetch(`${origin}/api/entries`);
-  return ((await answer.json()) as { items: Stored[] }).items;
-}
-
 /** Makes somebody who writes. */
-async function person(origin: string, initials: string): Promise<string> {
+async function person(origin: string, initials: string): Promise<Somebody> {
   const id = randomUUID();
   const made = await fetch(`${origin}/api/people/${id}`, {
     method: 'PUT',
@@ -139,16 +146,17 @@ async function person(origin: string, initials: string): Promise<string> {
     body: JSON.stringify({ name: initials, initials, role: 'painter', active: true, version: 0 }),
   });
   expect(made.status).toBe(200);
-  return id;
+  return { author: initials, personId: id };
 }
 
-async function storedBy(instance: Instance, author: string): Promise<readonly Stored[]> {
-  return (await entries(instance.address)).filter((one) => one.author === author);
+async function storedBy(instance: Instance, author: string): Promise<readonly StoredEntry[]> {
+  return (await storedLog(instance.address)).filter((one) => one.author === author);
 }
 
 async function emptied(databaseUrl: string): Promise<void> {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
+  await client.query("set fine_spray.company = '*'");
   await client.query("delete from entry where author like 'one %' or author like 'two %'");
   await client.end();
 }
@@ -162,23 +170,49 @@ async function kilnHouse({ address }: Instance) {
   return { job, surfaces: await items(`/api/jobs/${job}/surfaces`) };
 }
 
-async function oneRun(browser: Browser, instance: Instance, seed: number): Promise<void> {
+/** A server of the cluster, and whether what it stands on is there. */
+const revive = async (servers: readonly Instance[]): Promise<void> => {
+  for (const one of servers) if (!one.runs) await one.start();
+};
+
+/** Goes back to a backup while nobody reaches a server, and starts them again. */
+async function restored(cluster: Cluster, servers: readonly Instance[], file: string): Promise<void> {
+  for (const one of servers) if (one.runs) await one.stop();
+  await restoreInto(cluster, file);
+  await revive(servers);
+}
+
+async function oneRun(
+  browser: Browser,
+  cluster: Cluster,
+  servers: readonly Instance[],
+  seed: number,
+  folder: string,
+): Promise<void> {
   const random = seeded(seed);
   const chance = (share: number) => random() < share;
-  const { job, surfaces } = await kilnHouse(instance);
+  const [first, second] = servers;
+  if (!first || !second) throw new Error('two servers');
+  const { job, surfaces } = await kilnHouse(first);
+  const people = [await person(first.address, `one ${seed}`), await person(first.address, `two ${seed}`)];
+  // The first has two devices, one at each server.
   const handsets: Handset[] = [];
-  for (const name of ['one', 'two']) {
-    const surface = surfaces[handsets.length]?.id ?? '';
-    const url = `${instance.address}/log/write/comb?surface=${surface}`;
-    handsets.push(await Handset.open(browser, `${name} ${seed}`, url, job));
+  for (const [index, server] of [first, second, second].entries()) {
+    const url = `${server.address}/log/write/comb?surface=${surfaces[index]?.id ?? ''}`;
+    handsets.push(await Handset.open(browser, people[index === 2 ? 1 : 0] as Somebody, url, job));
   }
-  let events = 0;
+  let [events, file] = [0, ''];
   for (let index = 0; index < ENTRIES; index += 1) {
-    const handset = handsets[index % 2] as Handset;
-    if (instance.runs && chance(TROUBLE.kill)) {
-      await instance.kill();
-      events += 1;
-    } else if (!instance.runs && chance(TROUBLE.revive)) await instance.start();
+    const handset = handsets[index % handsets.length] as Handset;
+    if (index === Math.round(ENTRIES * BACKUP_AT))
+      file = await backUp({ url: cluster.databaseAsAdmin, programs: cluster.programs }, folder, KINDS.hand);
+    if (index === Math.round(ENTRIES * RESTORE_AT)) await restored(cluster, servers, file);
+    for (const server of servers) {
+      if (server.runs && chance(TROUBLE.kill)) {
+        await server.kill();
+        events += 1;
+      } else if (!server.runs && chance(TROUBLE.revive)) await server.start();
+    }
     if (handset.online ? chance(TROUBLE.offline) : chance(TROUBLE.online)) {
       await handset.setOnline(!handset.online);
       events += 1;
@@ -193,42 +227,51 @@ async function oneRun(browser: Browser, instance: Instance, seed: number): Promi
     await handset.tap(TEETH[Math.floor(random() * TEETH.length)] ?? 100);
   }
   expect(events, 'something went wrong on the way').toBeGreaterThan(0);
-  if (!instance.runs) await instance.start();
+  await revive(servers);
   for (const handset of handsets) {
     await handset.setOnline(true);
     await handset.reload();
+  }
+  const teeth = (all: readonly StoredEntry[]) => all.map(toothOf).sort();
+  for (const { author } of people) {
+    const written = handsets.filter((one) => one.author === author).flatMap((one) => one.acknowledged);
+    // Each acknowledged entry, whichever server took it, before the backup or after; each once.
+    await expect
+      .poll(async () => teeth(await storedBy(first, author)), { timeout: 120_000 })
+      .toEqual([...written].sort());
+  }
+  for (const handset of handsets) {
     await expect.poll(() => handset.waiting(), { timeout: 90_000 }).toBe(0);
     await expect(handset.page.getByTestId('strip')).toHaveCount(0);
-    const stored = await storedBy(instance, handset.author);
-    // Ids are made in the order of writing, and the server got them in that order.
-    const inOrder = [...stored].sort((a, b) => (a.id < b.id ? -1 : 1));
-    expect(inOrder.map(({ payload }) => Math.round((payload.lastWet[0] ?? 0) * 1e6))).toEqual(
-      handset.acknowledged,
-    );
-    const times = inOrder.map(({ createdAt }) => createdAt);
-    expect([...times].sort()).toEqual(times);
-    expect(new Set(stored.map(({ id }) => id)).size).toBe(ENTRIES / 2);
-    await handset.context.close();
+    // What the others wrote has come to this device too.
+    const all = await storedLog(second.address);
+    await expect.poll(async () => (await kept(handset.page)).entries).toBe(all.length);
   }
+  // Ids are made in the order of writing: of a device that wrote alone they tell whether what it meant is what is there.
+  const alone = [...(await storedBy(second, `two ${seed}`))].sort((a, b) => (a.id < b.id ? -1 : 1));
+  expect(alone.map(toothOf)).toEqual(handsets[2]?.acknowledged);
+  for (const handset of handsets) await handset.context.close();
 }
 
-test(`in each of ${RUNS} runs of ${ENTRIES} entries on two devices, with the server killed, the network cut, pages reloaded and closed, the server has each exactly once`, async ({
+test(`in each of ${RUNS} runs of ${ENTRIES} entries by two people on three devices, with two servers killed, the network cut, pages reloaded and closed, and a backup restored in the middle, each entry is there exactly once`, async ({
   browser,
 }) => {
-  test.setTimeout(RUNS * 180_000);
+  test.setTimeout(RUNS * 240_000);
   const { home, remove } = temporaryHome();
   const cluster = await startCluster(path.join(home, 'postgres'));
-  const instance = new Instance(await freePort(), cluster.url);
+  const servers = [new Instance(await freePort(), cluster.url), new Instance(await freePort(), cluster.url)];
   try {
-    await instance.start();
+    await revive(servers);
     for (let run = 0; run < RUNS; run += 1) {
-      await test.step(`seed ${FIRST_SEED + run}`, () => oneRun(browser, instance, FIRST_SEED + run));
+      const seed = FIRST_SEED + run;
+      await test.step(`seed ${seed}`, () =>
+        oneRun(browser, cluster, servers, seed, path.join(home, 'backups')));
       // The next run begins with the demo again: a log that grows by two hundred each run would slow the runs, no more.
-      await emptied(cluster.url);
-      if (RUNS > 5) process.stdout.write(`soak: seed ${FIRST_SEED + run} held\n`);
+      await emptied(cluster.databaseAsAdmin);
+      if (RUNS > 5) process.stdout.write(`soak: seed ${seed} held\n`);
     }
   } finally {
-    await instance.kill();
+    for (const one of servers) await one.kill();
     await cluster.stop();
     remove();
   }

@@ -4,6 +4,10 @@ export interface Cluster {
   readonly url: string;
   /** For whoever may do everything. */
   readonly adminUrl: string;
+  /** The database, for a dump of all of it. */
+  readonly databaseAsAdmin: string;
+  /** Folder of the programs of its version. */
+  readonly programs: string;
   /** Resolves with the last it said when it cannot be kept running. */
   readonly ended: Promise<unknown>;
   stop(): Promise<void>;

@@ -7,7 +7,7 @@ import { noteChange, withNewer } from './newer';
 import type { Outbox } from './outbox';
 import { keys, listed } from './resources';
 import { sendLost } from './restored';
-import { surelyOurs } from './whose';
+import { isHere, surelyOurs } from './whose';
 
 /** Pages of a device tell each other that there is something new: one of them has the stream. */
 const CHANNEL = 'fine-spray.changes';
@@ -129,6 +129,7 @@ export class Following {
 
   /** The whole log, last first, and what changes from this moment on. */
   private async anew(): Promise<void> {
+    const sentBefore = this.outbox.current().sent;
     const { cursor } = await ask('now');
     const there = new Set<string>();
     const pages: (readonly Entry[])[] = [];
@@ -141,7 +142,7 @@ export class Following {
       this.gotFirst();
       pages.push(entries);
     }
-    void sendLost(there, this.device, this.outbox).catch(() => undefined);
+    void sendLost({ there, sentBefore, isOurs: isHere }, this.device, this.outbox).catch(() => undefined);
     this.cursor = cursor;
     this.keep(pages, cursor);
   }

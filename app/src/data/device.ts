@@ -44,6 +44,8 @@ export class Device {
 
   #open(): Promise<IDBPDatabase<Stores>> {
     this.#opened ??= openDB<Stores>(storeName(NAME), VERSION, {
+      // A newer program waits for this page to let go.
+      blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from) {
         if (from < 2) database.createObjectStore('state');
         if (from > 0) return;

@@ -21,10 +21,7 @@ export interface NewEntry<Kind extends EntryKind> {
 
 /** Lets the log follow what is sent and what others write, and sends when there is a reason to try. */
 function send(client: QueryClient): () => void {
-  outbox.onSent = (taken) => {
-    addEntries(client, taken);
-    void device.keepEntries(taken).catch(() => undefined);
-  };
+  outbox.onSent = (taken) => addEntries(client, taken);
   void outbox.send();
   const again = () => void outbox.send();
   globalThis.addEventListener?.('online', again);

@@ -400,6 +400,8 @@ export class Outbox {
     const rows = sent.flatMap(({ row }) => row ?? []);
     if (rows.length > 0) {
       this.taken(rows);
+      // Kept as taken before it waits no longer: where the server loses it, this device still has it.
+      await this.inTurn(() => this.device.keepEntries(rows)).catch(() => undefined);
       await this.drop(...rows.map(({ id }) => id));
       this.tell({ kind: 'sent', entries: rows });
     }

@@ -24,6 +24,9 @@ const entry = (id: string, clockSkew: number | null = 0): Entry => ({
 const ids = ['a', 'b', 'c'].map((one) => `01930000-0000-7000-8000-00000000000${one}`);
 const [first = '', second = '', third = ''] = ids;
 
+/** A log that was read while nothing had been sent. */
+const log = (there: readonly string[]) => ({ there: new Set(there), sentBefore: new Map<string, Entry>() });
+
 let sent: { id: string; clockSkew?: number | null }[];
 let box: Outbox;
 const original = globalThis.fetch;
@@ -50,7 +53,7 @@ afterEach(() => {
 
 describe('a server that was restored from a backup', () => {
   it('gets what it no longer has, with what it once found of the clock', async () => {
-    await sendLost(new Set([first]), new Device(), box);
+    await sendLost(log([first]), new Device(), box);
     expect(sent.map(({ id, clockSkew }) => [id, clockSkew])).toEqual([
       [second, 3600],
       [third, 0],
@@ -59,8 +62,14 @@ describe('a server that was restored from a backup', () => {
   });
 
   it('gets nothing while it has all of it', async () => {
-    await sendLost(new Set([...ids, 'another']), new Device(), box);
+    await sendLost(log([...ids, 'another']), new Device(), box);
     expect(sent).toEqual([]);
+  });
+
+  it('gets from a device what those wrote who share it', async () => {
+    await new Device().keepEntries([{ ...entry(second), personId: 'else' }]);
+    await sendLost({ ...log([first]), isOurs: (id) => id === 'us' }, new Device(), box);
+    expect(sent.map(({ id }) => id)).toEqual([third]);
   });
 
   it('gets it though it was sent from this page', async () => {
@@ -72,9 +81,10 @@ describe('a server that was restored from a backup', () => {
     await device.keepEntries([entry(written.id)]);
     sent.length = 0;
     // In a list that was asked for before it was taken it cannot be.
-    await sendLost(new Set(ids), device, box);
+    await sendLost(log(ids), device, box);
     expect(sent).toEqual([]);
-    await box.sendAgain([entry(written.id)]);
+    // In one that was asked for afterwards it is, or it was lost.
+    await sendLost({ ...log(ids), sentBefore: box.current().sent }, device, box);
     expect(sent.map(({ id }) => id)).toEqual([written.id]);
   });
 });

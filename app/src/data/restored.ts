@@ -1,21 +1,29 @@
 import { isEntry } from '@fine-spray/contract';
 import { device as pageDevice, type Device } from './device';
-import { outbox as pageOutbox, type Outbox } from './outbox';
+import { outbox as pageOutbox, type Outbox, type OutboxState } from './outbox';
 
-/**
- * Sends again what a server once took and no longer has: it was restored from a backup.
- * @param there ids of all entries the server has, those it cannot read too
- */
+/** A list of the log that was read to its end. */
+export interface WholeLog {
+  /** Ids of all entries the server has, those it cannot read too. */
+  readonly there: ReadonlySet<string>;
+  /** What this page had sent when it began to read: what was taken since cannot be in it. */
+  readonly sentBefore: OutboxState['sent'];
+  /** Whose entries this device may send; those of others are theirs to send. */
+  readonly isOurs?: (personId: string) => boolean;
+}
+
+/** Sends again what a server once took and no longer has: it was restored from a backup. */
 export async function sendLost(
-  there: ReadonlySet<string>,
+  { there, sentBefore, isOurs = () => true }: WholeLog,
   device: Device = pageDevice,
   outbox: Outbox = pageOutbox,
 ): Promise<void> {
   const ids = await device.entryIds().catch(() => []);
   const { sent } = outbox.current();
-  // What was taken a moment ago is not in a list that was asked for before.
-  const missing = new Set(ids.filter((id) => !there.has(id) && !sent.has(id)));
+  const missing = new Set(ids.filter((id) => !there.has(id) && (!sent.has(id) || sentBefore.has(id))));
   if (missing.size === 0) return;
-  const lost = (await device.entries()).filter((one) => missing.has(one.id) && isEntry(one));
+  const lost = (await device.entries()).filter(
+    (one) => missing.has(one.id) && isEntry(one) && (!one.personId || isOurs(one.personId)),
+  );
   await outbox.sendAgain(lost);
 }

@@ -61,6 +61,21 @@ export const companyIn = (me: unknown): string | undefined => {
   return typeof company?.id === 'string' ? company.id : undefined;
 };
 
+/** Those who share this device, where people sign in. */
+let people: ReadonlySet<string> | undefined;
+
+/** Notes who shares this device, of an answer about who one is. */
+function notePeople(me: unknown): void {
+  const { signIn, people: all } = (me ?? {}) as { readonly signIn?: unknown; readonly people?: unknown };
+  people =
+    signIn === true && Array.isArray(all)
+      ? new Set(all.map((one: unknown) => String((one as { readonly id?: unknown } | null)?.id)))
+      : undefined;
+}
+
+/** Whether somebody shares this device: where nobody signs in everyone does. */
+export const isHere = (personId: string): boolean => people?.has(personId) ?? true;
+
 let asked: Promise<boolean> | undefined;
 
 /**
@@ -70,6 +85,7 @@ let asked: Promise<boolean> | undefined;
 export function surelyOurs(): Promise<boolean> {
   asked ??= call('GET', '/api/me')
     .then((me) => {
+      notePeople(me);
       const company = companyIn(me);
       return company !== undefined && isOf(company);
     })
@@ -84,4 +100,5 @@ export function surelyOurs(): Promise<boolean> {
 export function forgetWhose(): void {
   asked = undefined;
   pageOf = undefined;
+  people = undefined;
 }

@@ -91,7 +91,7 @@ export function openDatabase(
       ...(patience === 'endless' ? {} : PATIENCE),
       ...(sees === 'nothing' ? {} : { options: `-c fine_spray.company=${SEEN_AS[sees]}` }),
     },
-    pool: { min: 0, max: 10 },
+    pool: { min: 0, max: sees === 'the door' ? 5 : 10 },
     acquireConnectionTimeout: 5000,
     compileSqlOnError: false,
     // Columns have the names of their fields everywhere but in the database and its migrations.

@@ -1,0 +1,73 @@
+import { randomUUID } from 'node:crypto';
+import { expect, test } from '@playwright/test';
+import path from 'node:path';
+import { startCluster } from '../scripts/lib/cluster.mjs';
+import { freePort, temporaryHome } from './fine-spray';
+import { Instance } from './instance';
+
+/** Well before a page would ask by itself, ms: the stream has told it. How soon it is there is timed by the bench. */
+const SOON = 20_000;
+
+test('a colleague at another server writes and plans: it comes to an open page by itself', async ({
+  page,
+}) => {
+  const { home, remove } = temporaryHome();
+  const cluster = await startCluster(path.join(home, 'postgres'));
+  const [here, there] = [
+    new Instance(await freePort(), cluster.url),
+    new Instance(await freePort(), cluster.url),
+  ];
+  const send = (address: string, what: string, body: object) =>
+    fetch(`${there.address}/api/${address}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    }).then(({ status }) => expect([what, status]).toEqual([what, 200]));
+  try {
+    await here.start();
+    await there.start();
+    await page.goto(`${here.address}/`);
+    await expect(page.getByText('Tern Boathouse').first()).toBeVisible();
+    // Two pages of one device: one has the stream, and tells the other.
+    const journal = await page.context().newPage();
+    await journal.goto(`${here.address}/log/journal`);
+    await expect(journal.getByTestId('journal-row').first()).toBeVisible();
+    // Until both follow.
+    await page.waitForTimeout(1500);
+
+    const job = { name: 'Lockkeeper’s cottage', place: 'Mill Lane', note: '', status: 'estimate' };
+    const kit = async (of: string) =>
+      ((await (await fetch(`${there.address}/api/${of}`)).json()) as { items: { id: string }[] }).items[0]
+        ?.id ?? '';
+    const fields = {
+      ...{ ...job, paintAge: 'unknown', lift: 0 },
+      ...{ sprayerId: await kit('sprayers'), hoseIds: [await kit('hoses')], version: 0 },
+    };
+    await send(`jobs/${randomUUID()}`, 'a job', fields);
+    await expect(page.getByText('Lockkeeper’s cottage').first()).toBeVisible({ timeout: SOON });
+
+    const note = { kind: 'note', at: new Date().toISOString(), author: 'WR', jobId: null, surfaceId: null };
+    const text = 'Second coat on the gable begun';
+    await send(`entries/${randomUUID()}`, 'a note', {
+      ...note,
+      replaces: null,
+      payload: { text },
+      version: 0,
+    });
+    await expect(journal.getByText(text)).toBeVisible({ timeout: SOON });
+
+    // The server this page is at goes, and comes back: what was written meanwhile comes by itself.
+    await here.kill();
+    await send(`entries/${randomUUID()}`, 'another', {
+      ...{ ...note, replaces: null, version: 0 },
+      payload: { text: 'Written while you were away' },
+    });
+    await here.start();
+    await expect(journal.getByText('Written while you were away')).toBeVisible({ timeout: 20_000 });
+  } finally {
+    await here.kill();
+    await there.kill();
+    await cluster.stop();
+    remove();
+  }
+});
