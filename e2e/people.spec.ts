@@ -99,3 +99,62 @@ test('a company is made, a phone let in by a code and put out again; it forgets 
     remove();
   }
 });
+
+test('an owner signs in with a passkey made on the device; another challenge or a forgotten one is not taken', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const { home, remove } = temporaryHome();
+  const running = await startFineSpray(home, await freePort(), { SIGN_IN: 'on' });
+  // Passkeys are of a name, not of a number.
+  const address = running.address.replace('127.0.0.1', 'localhost');
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  const client = await context.newCDPSession(page);
+  await client.send('WebAuthn.enable');
+  await client.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      ...{ protocol: 'ctap2', transport: 'internal', hasResidentKey: true },
+      ...{ hasUserVerification: true, isUserVerified: true, automaticPresenceSimulation: true },
+    },
+  });
+  const me = async () => {
+    await page.goto(`${address}/people`);
+    await page.getByRole('link', { name: /Ida Berg/ }).click();
+  };
+  try {
+    await firstCompany(page, address);
+    await me();
+    await page.getByRole('button', { name: 'Make a passkey on this device' }).click();
+    await expect(page.getByText('You can sign in with this device now.')).toBeVisible();
+    await page.getByRole('button', { name: 'Make a passkey on this device' }).click();
+    await expect(page.getByText('This device has a passkey of yours already.')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign this device out' }).click();
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+
+    // An answer is good once: sent again it is refused.
+    const sent = page.waitForRequest(`${address}/api/session/passkey`);
+    await page.getByRole('button', { name: 'Use a passkey' }).click();
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+    const again = await fetch(`${address}/api/session/passkey`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: (await sent).postData() ?? '',
+    });
+    expect(again.status).toBe(401);
+
+    await me();
+    await page.getByRole('button', { name: /^Forget the passkey of/ }).click();
+    await expect(page.getByText('The passkey is forgotten here.')).toBeVisible();
+    await page.getByRole('button', { name: 'Sign this device out' }).click();
+    await page.getByRole('button', { name: 'Use a passkey' }).click();
+    await expect(page.getByText('This passkey was not taken.', { exact: false })).toBeVisible();
+    await page.getByLabel('Sign-in name').fill('ida');
+    await page.getByLabel('Password').fill('correct horse battery');
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();
+  } finally {
+    await running.stop();
+    remove();
+  }
+});

@@ -4,6 +4,7 @@ import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
 import { dayPaperOptions, paperOptions } from './paper';
+import { newPasskeyBody, passkeyBody, passkeyOptions, passkeys } from './passkeys';
 import {
   chooseBody,
   codeBody,
@@ -62,6 +63,34 @@ export const SINGLE_OPERATIONS = {
     path: '/api/me/pin',
     summary: 'PIN with which one takes over a shared device',
     body: pinBody,
+  },
+  getPasskeys: { method: 'get', path: '/api/me/passkeys', summary: 'Passkeys of who asks', answer: passkeys },
+  postPasskeyOptions: {
+    method: 'post',
+    path: '/api/me/passkeys/options',
+    summary: 'What a browser is asked to make a passkey of an owner with',
+    answer: passkeyOptions,
+  },
+  postPasskey: {
+    method: 'post',
+    path: '/api/me/passkeys',
+    summary: 'A passkey that was made with the options asked for before',
+    body: newPasskeyBody,
+    answer: passkeys,
+  },
+  deletePasskey: { method: 'delete', path: '/api/me/passkeys/{id}', summary: 'Forget a passkey' },
+  postSessionPasskeyOptions: {
+    method: 'post',
+    path: '/api/session/passkey/options',
+    summary: 'What a browser is asked to sign with a passkey',
+    answer: passkeyOptions,
+  },
+  postSessionPasskey: {
+    method: 'post',
+    path: '/api/session/passkey',
+    summary: 'Sign in with a passkey, by the options asked for before',
+    body: passkeyBody,
+    answer: me,
   },
   postInvitation: {
     method: 'post',

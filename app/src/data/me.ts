@@ -23,7 +23,7 @@ export function useMe(): Me | undefined {
 }
 
 /** What the server answers by what somebody may do: not for the next to see. */
-const BY_ROLE = [keys.company, keys.devices];
+const BY_ROLE = [keys.company, keys.devices, keys.passkeys];
 
 /** Somebody has come in: everything is asked for again as them, and what only the one before could see is gone. */
 function came(client: QueryClient, answer: unknown): Me {
@@ -42,7 +42,7 @@ function came(client: QueryClient, answer: unknown): Me {
 }
 
 /** What this device calls itself in the list of devices. */
-function deviceName(): string {
+export function deviceName(): string {
   const { userAgent = '' } = (globalThis.navigator as Navigator | undefined) ?? {};
   const system = /Android|iPhone|iPad|Windows|Macintosh|Linux/.exec(userAgent)?.[0] ?? 'Device';
   return { Macintosh: 'Mac', iPhone: 'iPhone', iPad: 'iPad' }[system] ?? system;
@@ -59,6 +59,7 @@ export function useSession() {
     byCode: (code: string) => post('/api/session/code', { code, device: deviceName() }),
     byPassword: (login: string, password: string) =>
       post('/api/session/password', { login, password, device: deviceName() }),
+    byPasskey: (passkey: object) => post('/api/session/passkey', { passkey, device: deviceName() }),
     makeCompany: (company: object) => post('/api/company', { ...company, device: deviceName() }),
     choose: (personId: string, pin?: string) =>
       post('/api/session/person', { personId, ...(pin === undefined ? {} : { pin }) }),

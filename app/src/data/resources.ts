@@ -51,6 +51,7 @@ export const keys = {
   company: ['company'] as const,
   me: ['me'] as const,
   devices: ['devices'] as const,
+  passkeys: ['passkeys'] as const,
 };
 
 interface List {

@@ -31,3 +31,10 @@ export function actorOf(request: Request): Actor {
 export function allow({ role }: Pick<Actor, 'role'>, capability: Capability): void {
   if (!may(role, capability)) throw new ProblemError('not-allowed', CAPABILITIES[capability]);
 }
+
+/** The person of a request, where there is one. */
+export function ownPerson(request: Request): Actor & { readonly personId: string } {
+  const actor = actorOf(request);
+  if (actor.personId === null) throw new ProblemError('not-allowed', 'Choose who you are first.');
+  return { ...actor, personId: actor.personId };
+}

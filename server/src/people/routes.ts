@@ -1,81 +1,26 @@
 import { randomUUID } from 'node:crypto';
-import { SINGLE_OPERATIONS, type Invitation, type Me, type Role } from '@fine-spray/contract';
-import { Router, type Request, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { SINGLE_OPERATIONS, type Invitation, type Role } from '@fine-spray/contract';
+import { Router } from 'express';
 import { toString as qrCode } from 'qrcode';
 import type { Database } from '../db/database';
 import { repeated } from '../db/writing';
 import { expressPath, idOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
-import { actorOf, allow, type Actor } from './actor';
+import { actorOf, allow, ownPerson, type Actor } from './actor';
 import { makeInvitation, takeInvitation } from './invitations';
 import { makeCompany, type Somebody } from './makeCompany';
+import { fewTries, letIn, needSignIn, personOf, type PeopleOptions } from './letIn';
+import { passkeyRoutes } from './passkeys';
 import { isKept, keep, type Kept } from './secrets';
 import { beginSession, endSession, rotate } from './session';
 import { meOf, sharing } from './who';
 
-export interface PeopleOptions {
-  readonly db: Database;
-  readonly signIn: boolean;
-  /** The origin people use; without it that of the request. */
-  readonly publicUrl?: string | undefined;
-}
-
-/** Tries at getting in from one address, in a quarter of an hour: those that succeed do not count. */
-const TRIES = 10;
-const WHILE = 15 * 60_000;
-/** Devices one person can have signed in; the oldest goes. */
-const DEVICES = 20;
-
-/** Slows down who guesses. Counted by each server for itself. */
-const fewTries = (): RequestHandler =>
-  rateLimit({
-    windowMs: WHILE,
-    limit: TRIES,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: (_request, response, next) => {
-      response.set('Retry-After', String(WHILE / 1000));
-      next(new ProblemError('too-many', 'Tried too often from here. Wait a quarter of an hour.'));
-    },
-  });
-
 /** Who is there, how somebody gets in, and how they are kept out again. */
-export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
+export function peopleRoutes(options: PeopleOptions): Router {
+  const { db, signIn, publicUrl } = options;
   const router = Router();
   const { getMe, postCode, postPassword, postPerson, deleteSession } = SINGLE_OPERATIONS;
   const { putPassword, putPin, postInvitation, getDevices, deleteDevice, postCompany } = SINGLE_OPERATIONS;
-
-  /** Makes the device of a request somebody's. */
-  async function letIn(request: Request, { companyId, personId }: Somebody, name: string): Promise<Me> {
-    const id = randomUUID();
-    await db.transaction(async (trx) => {
-      await trx('device').insert({ id, companyId, personId, name });
-      await trx('device_person').insert({ deviceId: id, companyId, personId });
-      const old = await trx('device')
-        .where({ companyId, personId, revokedAt: null })
-        .orderBy('seenAt', 'desc')
-        .offset(DEVICES)
-        .select<{ id: string }[]>('id');
-      const gone = old.map((one) => one.id);
-      if (gone.length > 0) await trx('device').whereIn('id', gone).update({ revokedAt: trx.fn.now() });
-    });
-    await beginSession(request, { deviceId: id });
-    const { role } = await personOf({ companyId, personId });
-    return meOf(db, { companyId, personId, role, deviceId: id }, signIn);
-  }
-  const personOf = async ({ companyId, personId }: Somebody): Promise<{ role: Role; active: boolean }> => {
-    const found = await db('person')
-      .where({ companyId, id: personId })
-      .first<{ role: Role; active: boolean } | undefined>('role', 'active');
-    if (!found) throw new ProblemError('not-found', 'This person does not exist, or was deleted.');
-    return found;
-  };
-  const needSignIn = () => {
-    if (!signIn)
-      throw new ProblemError('not-allowed', 'Nobody signs in on this server. Set SIGN_IN=on to change that.');
-  };
 
   router.get(getMe.path, async (request, response) => {
     if (signIn) await noCompanyYet(db);
@@ -87,36 +32,36 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
   });
 
   router.post(postCode.path, fewTries(), async (request, response) => {
-    needSignIn();
+    needSignIn(signIn);
     const { code, device } = postCode.body.parse(request.body);
     const used = await takeInvitation(db, code);
-    if (!used || !(await personOf(used)).active)
+    if (!used || !(await personOf(db, used)).active)
       throw new ProblemError(
         'wrong-secret',
         'This code is not valid any more. Ask for a new one: it lasts ten minutes and works once.',
       );
     const { deviceId } = request.session;
     const shared = deviceId === undefined ? undefined : await takenOver(db, deviceId, used);
-    response.json(shared ? await meOf(db, shared, signIn) : await letIn(request, used, device));
+    response.json(shared ? await meOf(db, shared, signIn) : await letIn(options, request, used, device));
   });
 
   router.post(postPassword.path, fewTries(), async (request, response) => {
-    needSignIn();
+    needSignIn(signIn);
     const { login, password, device } = postPassword.body.parse(request.body);
     const found = await db('credential')
       .where({ kind: 'password', login })
       .first<(Somebody & { secret: Kept }) | undefined>('companyId', 'personId', 'secret');
     const right = await isKept(password, found?.secret);
-    if (!right || !found || !(await personOf(found)).active)
+    if (!right || !found || !(await personOf(db, found)).active)
       throw new ProblemError('wrong-secret', 'Name or password is not right.');
-    response.json(await letIn(request, found, device));
+    response.json(await letIn(options, request, found, device));
   });
 
   router.post(postPerson.path, fewTries(), async (request, response) => {
     const { personId, pin } = postPerson.body.parse(request.body);
     const actor = actorOf(request);
     const { companyId } = actor;
-    const { active, role } = await personOf({ companyId, personId });
+    const { active, role } = await personOf(db, { companyId, personId });
     if (!active) throw new ProblemError('not-allowed', 'This person is not with the company any more.');
     if (actor.deviceId === null) {
       await beginSession(request, { personId });
@@ -162,11 +107,11 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
   });
 
   router.post(expressPath(postInvitation.path), async (request, response) => {
-    needSignIn();
+    needSignIn(signIn);
     const actor = actorOf(request);
     allow(actor, 'people');
     const somebody = { companyId: actor.companyId, personId: idOf(request) };
-    if (!(await personOf(somebody)).active)
+    if (!(await personOf(db, somebody)).active)
       throw new ProblemError('not-allowed', 'This person is not with the company any more.');
     const { code, expiresAt } = await makeInvitation(db, somebody);
     // Behind the number sign, so that no proxy and no log sees it.
@@ -204,7 +149,7 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
   });
 
   router.post(postCompany.path, fewTries(), async (request, response) => {
-    needSignIn();
+    needSignIn(signIn);
     const { company, name, initials, login, password, device } = postCompany.body.parse(request.body);
     const kept = await keep(password);
     const somebody = await repeated(db, async (trx) => {
@@ -215,16 +160,10 @@ export function peopleRoutes({ db, signIn, publicUrl }: PeopleOptions): Router {
       await putCredential(trx, made, 'password', kept, login);
       return made;
     });
-    response.json(await letIn(request, somebody, device));
+    response.json(await letIn(options, request, somebody, device));
   });
+  router.use(passkeyRoutes(options));
   return router;
-}
-
-/** The person of a request, where there is one. */
-function ownPerson(request: Request): Actor & { readonly personId: string } {
-  const actor = actorOf(request);
-  if (actor.personId === null) throw new ProblemError('not-allowed', 'Choose who you are first.');
-  return { ...actor, personId: actor.personId };
 }
 
 /** Somebody else comes to a device that is signed in to the same company: it is theirs, and of both from now on. */

@@ -12,6 +12,8 @@ declare module 'express-session' {
     personId?: string;
     /** When its id was last changed, ms. */
     since?: number;
+    /** What a passkey is asked to sign, until it has. */
+    challenge?: string;
   }
 }
 

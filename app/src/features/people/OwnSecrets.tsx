@@ -7,14 +7,16 @@ import { FieldError, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
+import { Passkeys } from './Passkeys';
 
-/** What somebody gets in with besides a code: a PIN on a shared device, an owner's password; and the way out. */
+/** What somebody gets in with besides a code: a PIN on a shared device, an owner's password and passkeys; and the way out. */
 export function OwnSecrets({ owner, name }: { owner: boolean; name: string }) {
   const { signOut } = useSession();
   return (
     <>
       <Pin />
       {owner ? <Password name={name} /> : null}
+      {owner ? <Passkeys /> : null}
       <Button label="Sign this device out" kind="danger" onPress={() => void signOut()} />
     </>
   );

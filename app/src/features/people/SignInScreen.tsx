@@ -1,4 +1,5 @@
 import { CODE_LENGTH, newCompanyBody, signInCode } from '@fine-spray/contract';
+import KeyRound from 'lucide-react-native/icons/key-round';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -10,6 +11,7 @@ import { FieldError, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { Words } from '@/ui/text';
+import { passkeysWork, signWithPasskey } from './passkeys';
 
 /** The code of the link this page was opened with, until somebody is in. */
 let linked = '';
@@ -95,25 +97,36 @@ function ByCode({ onIn }: WayProps) {
 }
 
 function ByPassword({ onIn }: WayProps) {
-  const { byPassword } = useSession();
+  const { byPassword, byPasskey } = useSession();
   const [login, setLogin] = useState('');
   const [password, setPassword] = useState('');
   const [failed, setFailed] = useState<string>();
-  const submit = async () => {
+  const come = async (by: () => Promise<unknown>) => {
     setFailed(undefined);
     try {
-      await byPassword(login, password);
+      await by();
       onIn?.();
     } catch (error) {
       setFailed(whyFailed(error));
     }
   };
   return (
-    <Panel title="Owners: with a password">
+    <Panel title={passkeysWork() ? 'Owners: with a passkey or a password' : 'Owners: with a password'}>
+      {passkeysWork() ? (
+        <Button
+          label="Use a passkey"
+          icon={KeyRound}
+          onPress={() => void come(async () => byPasskey(await signWithPasskey()))}
+        />
+      ) : null}
       <TextField label="Sign-in name" value={login} onChange={setLogin} />
       <TextField label="Password" value={password} onChange={setPassword} secret="password" />
       {failed ? <FieldError message={failed} /> : null}
-      <Button label="Sign in" disabled={login === '' || password === ''} onPress={() => void submit()} />
+      <Button
+        label="Sign in"
+        disabled={login === '' || password === ''}
+        onPress={() => void come(() => byPassword(login, password))}
+      />
     </Panel>
   );
 }
