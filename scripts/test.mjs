@@ -42,6 +42,7 @@ const seconds = (from) => `${Math.round((Date.now() - from) / 1000)} s`;
 const CHECKS = [
   ['Types', 'typecheck'],
   ['Lint and the direction of imports', 'lint'],
+  ['The API document, by two linters', 'lint:api'],
   ['Formatting', 'format:check'],
 ];
 

@@ -1,7 +1,9 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { setupCard } from '@fine-spray/core/setup';
+import { EXAMPLES } from './examples';
 import {
+  ALL_OPERATIONS,
   RESOURCES,
   fieldProblems,
   id,
@@ -131,5 +133,16 @@ describe('why a stored row cannot be read', () => {
     };
     expect(wrong({})).toBeUndefined();
     expect(wrong({ maxPressure: -1 })).toMatch(/^\S.*\. \(Field: max pressure\.\)$/);
+  });
+});
+
+describe('examples of the API', () => {
+  it.each(ALL_OPERATIONS.map(({ name }) => name))('%s has them, as its schemas want them', (name) => {
+    const operation = ALL_OPERATIONS.find((one) => one.name === name);
+    const { body, answer } = EXAMPLES[name] ?? {};
+    const wrong = [operation?.body?.safeParse(body).error, operation?.answer?.safeParse(answer).error].filter(
+      Boolean,
+    );
+    expect(wrong).toEqual([]);
   });
 });

@@ -1,4 +1,3 @@
-import { openApiDocument } from '@fine-spray/contract/openapi';
 import { ALL_OPERATIONS, SINGLE_OPERATIONS } from '@fine-spray/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -7,6 +6,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { changeRoutes } from './changes/routes';
 import type { Data } from './db/data';
+import { docsRoutes } from './http/docs';
 import { door, type Door } from './http/door';
 import { expressPath } from './http/parameters';
 import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
@@ -51,6 +51,8 @@ export interface AppOptions {
   readonly signIn?: boolean;
   /** Proxies of one's own before the server: what they say of a client's address is believed. */
   readonly proxies?: number;
+  /** Where what shows the document of the API lies. */
+  readonly docsScript: string;
   /** Folder of the exported application; without it only the API is served. */
   readonly applicationFolder?: string | undefined;
 }
@@ -63,6 +65,7 @@ export function createApp({
   at = { host: '127.0.0.1' },
   signIn = false,
   proxies = 0,
+  docsScript,
   applicationFolder,
 }: AppOptions): Express {
   const { db, doorDb } = data;
@@ -108,10 +111,7 @@ export function createApp({
     await db.raw('select 1');
     response.json({ status: 'ok', database: 'ok' });
   });
-  const document = JSON.stringify(openApiDocument());
-  app.get('/api/openapi.json', (_request, response) => {
-    response.type('application/json').send(document);
-  });
+  app.use(docsRoutes(docsScript));
   const session = made(() => sessions(doorDb));
   app.use('/api', async (request, response, next) => {
     const read = await session();

@@ -1,11 +1,13 @@
 import { once } from 'node:events';
 import type { Server } from 'node:http';
+import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { createApp } from './app';
 import { openData, type Data } from './db/data';
 import { migrate } from './db/database';
 import { loadDemo } from './files/loadDemo';
+import { DOCS_SCRIPT } from './http/docs';
 import { listenOn } from './http/listen';
 import { createPool, type Pool } from './jobs/pool';
 
@@ -56,6 +58,7 @@ export async function serve({
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
     const app = createApp({
+      docsScript: createRequire(import.meta.url).resolve(DOCS_SCRIPT),
       data,
       logger,
       pool,

@@ -9,7 +9,7 @@ import { migrate, openDatabase } from '../db/database';
 import { inCompany } from '../db/writing';
 import { createPool } from '../jobs/pool';
 import { addCompany } from '../people/addCompany';
-import { startTestServer, type TestServer } from '../testing/server';
+import { DOCS, startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let companyId: string;
@@ -250,7 +250,10 @@ describe('open pages', () => {
   it('are told of what another server of the same database has stored, and of what their own has', async () => {
     const data = openData(server.databaseUrl);
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const other = createApp({ data, logger: pino({ level: 'silent' }), pool }).listen(0, '127.0.0.1');
+    const other = createApp({ docsScript: DOCS, data, logger: pino({ level: 'silent' }), pool }).listen(
+      0,
+      '127.0.0.1',
+    );
     await new Promise((resolve) => other.once('listening', resolve));
     const address = `http://127.0.0.1:${(other.address() as AddressInfo).port}`;
     const write = () => put(`tips/${randomUUID()}`, { ...tip, version: 0 });

@@ -3,7 +3,7 @@ import { problem } from '@fine-spray/contract';
 import pino from 'pino';
 import { createPool } from '../jobs/pool';
 import { createApp } from '../app';
-import { startTestServer, type TestServer } from '../testing/server';
+import { DOCS, startTestServer, type TestServer } from '../testing/server';
 import type { Door } from './door';
 import { listenOn } from './listen';
 
@@ -58,7 +58,13 @@ describe('a name the server is not known by', () => {
   it('is allowed where it is set, and so are the addresses of the machine where it listens on all', async () => {
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
     const open = async (at: Door) => {
-      const app = createApp({ data: server.data, pool, logger: pino({ level: 'silent' }), at });
+      const app = createApp({
+        docsScript: DOCS,
+        data: server.data,
+        pool,
+        logger: pino({ level: 'silent' }),
+        at,
+      });
       const listening = await listenOn(app, 0, '127.0.0.1');
       const { port } = listening.address() as { port: number };
       const ended = () => new Promise((resolve) => listening.close(resolve));

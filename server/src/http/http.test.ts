@@ -11,7 +11,7 @@ import { openData } from '../db/data';
 import { listenOn } from './listen';
 import { asProblem, problemOf } from './problems';
 import { loadDemo } from '../files/loadDemo';
-import { DEMO_FOLDER, startTestServer, type TestServer } from '../testing/server';
+import { DOCS, DEMO_FOLDER, startTestServer, type TestServer } from '../testing/server';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -37,7 +37,10 @@ describe('health', () => {
     expect((await server.call('GET', '/api/health')).body).toEqual({ status: 'ok', database: 'ok' });
     const data = openData(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ data, pool, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+    const app = createApp({ docsScript: DOCS, data, pool, logger: pino({ level: 'silent' }) }).listen(
+      0,
+      '127.0.0.1',
+    );
     await once(app, 'listening');
     const down = await fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/health`);
     const said = problem.parse(await down.json());
@@ -51,7 +54,7 @@ describe('health', () => {
   it('says when to try again where it fails for a while', async () => {
     const data = openData(`postgres://x:x@127.0.0.1:${await closedPort()}/x`);
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ data, pool, logger: pino({ level: 'silent' }) });
+    const app = createApp({ docsScript: DOCS, data, pool, logger: pino({ level: 'silent' }) });
     const listening = await listenOn(app, 0, '127.0.0.1');
     const down = await fetch(`http://127.0.0.1:${(listening.address() as AddressInfo).port}/api/tips`);
     listening.close();
@@ -124,7 +127,7 @@ describe('bodies', () => {
 
   it('that do not come are not waited for', async () => {
     const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-    const app = createApp({ data: server.data, pool, logger: pino({ level: 'silent' }) });
+    const app = createApp({ docsScript: DOCS, data: server.data, pool, logger: pino({ level: 'silent' }) });
     const listening = await listenOn(app, 0, '127.0.0.1', { head: 150, request: 300 });
     const { port } = listening.address() as AddressInfo;
     const cut = async (sent: string): Promise<string> => {
@@ -215,6 +218,20 @@ describe('the OpenAPI document', () => {
       );
       expect(answer.body['detail'] ?? '').not.toMatch(/nothing at/);
     }
+  });
+
+  it('can be read in a browser, from files of our own', async () => {
+    const page = await fetch(`${server.address}/api/docs`);
+    const html = await page.text();
+    expect(page.headers.get('content-type')).toMatch('text/html');
+    expect([...html.matchAll(/(?:src|href|spec-url)="([^"]+)"/g)].map(([, at]) => at)).toEqual([
+      'data:,',
+      '/api/docs/openapi-explorer.min.js',
+      '/api/openapi.json',
+      '/api/openapi.json',
+    ]);
+    const script = await fetch(`${server.address}/api/docs/openapi-explorer.min.js`);
+    expect([script.status, (await script.text()).length > 100_000]).toEqual([200, true]);
   });
 
   it('refers to nothing that is not in it: every reference is found from its root', async () => {

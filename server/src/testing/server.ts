@@ -8,9 +8,13 @@ import { createApp } from '../app';
 import { openData, type Data } from '../db/data';
 import { migrate, openDatabase, type Database } from '../db/database';
 import { loadDemo } from '../files/loadDemo';
+import { DOCS_SCRIPT } from '../http/docs';
 import { createPool } from '../jobs/pool';
 
 export const DEMO_FOLDER = path.resolve(__dirname, '../../../demo');
+
+/** Where what shows the document of the API lies. */
+export const DOCS = require.resolve(DOCS_SCRIPT);
 
 export interface Answer {
   readonly status: number;
@@ -88,7 +92,14 @@ export async function startTestServer({
   const data = openData(url);
   if (demo && restored === undefined) await loadDemo(data.db, DEMO_FOLDER);
   const pool = createPool(process.env['TEST_WORKER_FILE'] ?? '');
-  const app = createApp({ data, logger: pino({ level: 'silent' }), pool, signIn, applicationFolder });
+  const app = createApp({
+    docsScript: DOCS,
+    data,
+    logger: pino({ level: 'silent' }),
+    pool,
+    signIn,
+    applicationFolder,
+  });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

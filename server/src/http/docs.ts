@@ -1,0 +1,49 @@
+import { readFileSync } from 'node:fs';
+import { openApiDocument } from '@fine-spray/contract/openapi';
+import { Router } from 'express';
+
+/** What shows the document, in its package. */
+export const DOCS_SCRIPT = 'openapi-explorer/dist/browser/openapi-explorer.min.js';
+const SCRIPT = 'openapi-explorer.min.js';
+/** The page: the document beside what reads it, both from here. */
+const PAGE = `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>Fine Spray: interface for programs</title>
+<link rel="icon" href="data:,">
+<script type="module" src="/api/docs/${SCRIPT}"></script>
+<style>
+html, body { margin: 0; height: 100%; }
+openapi-explorer { --font-regular: system-ui, sans-serif; --font-mono: ui-monospace, monospace; }
+</style>
+</head>
+<body>
+<openapi-explorer spec-url="/api/openapi.json" hide-server-selection hide-authentication collapse table>
+<p slot="overview"></p>
+</openapi-explorer>
+<noscript>The document itself: <a href="/api/openapi.json">/api/openapi.json</a></noscript>
+</body>
+</html>
+`;
+
+/**
+ * What the API is, for programs and for people who write them: the OpenAPI document, and a page that shows it.
+ * @param file where what shows it lies (`DOCS_SCRIPT`)
+ */
+export function docsRoutes(file: string): Router {
+  const router = Router();
+  const document = JSON.stringify(openApiDocument());
+  router.get('/api/openapi.json', (_request, response) => {
+    response.type('application/json').send(document);
+  });
+  router.get('/api/docs', (_request, response) => {
+    response.type('text/html').send(PAGE);
+  });
+  const script = readFileSync(file);
+  router.get(`/api/docs/${SCRIPT}`, (_request, response) => {
+    response.type('text/javascript').send(script);
+  });
+  return router;
+}
