@@ -3,7 +3,8 @@ import type { QueryClient } from '@tanstack/react-query';
 import { Refused, Unknown, call } from './api';
 import type { Device } from './device';
 import { addEntries, entriesAmong } from './entries';
-import { noteChange, withNewer } from './newer';
+import { refreshLists } from './lists';
+import { noteChange } from './newer';
 import type { Outbox } from './outbox';
 import { keys, listed } from './resources';
 import { sendLost } from './restored';
@@ -107,7 +108,7 @@ export class Following {
   }
 
   /** Brings lists that are here up to date. */
-  private patch(resource: string, rows: readonly Change[]): void {
+  private patch(resource: Change['resource'], rows: readonly Change[]): void {
     const { client } = this;
     if (resource === 'company') {
       const now = rows.find((one) => one.resource === resource)?.row as { version: number } | undefined;
@@ -116,14 +117,7 @@ export class Following {
       );
       return;
     }
-    for (const query of client.getQueryCache().findAll({ queryKey: [resource] })) {
-      const [, jobId] = query.queryKey as readonly [string, string?];
-      client.setQueryData<readonly unknown[]>(query.queryKey, (list) =>
-        Array.isArray(list) ? withNewer(resource, list, jobId) : list,
-      );
-    }
-    // They say how many surfaces they have, and who one is.
-    if (resource === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
+    refreshLists(client, resource);
     if (resource === 'people') void client.invalidateQueries({ queryKey: keys.me });
   }
 

@@ -1,4 +1,4 @@
-import type { Entry, EntryFields } from '@fine-spray/contract';
+import type { BatchWrite, Entry, EntryFields } from '@fine-spray/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { storeName } from './whose';
 
@@ -18,6 +18,18 @@ export interface KeptEntry {
   readonly theirs?: unknown;
 }
 
+/** Writes to plans that wait on this device, done together or not at all. */
+export interface KeptPlan {
+  /** Set by the database. */
+  readonly order?: number;
+  readonly key: string;
+  readonly writes: readonly BatchWrite[];
+  /** Why the server did not take them; they stay until somebody decides. */
+  readonly refused?: string;
+  /** The row they clashed with, as it stands, or what is left of it. */
+  readonly theirs?: unknown;
+}
+
 interface KeptQuery {
   readonly key: readonly unknown[];
   readonly data: unknown;
@@ -26,6 +38,7 @@ interface KeptQuery {
 
 interface Stores extends DBSchema {
   waiting: { key: number; value: KeptEntry; indexes: { id: string } };
+  plans: { key: number; value: KeptPlan };
   /** What an older or newer program left here and this one cannot read: kept as it was. */
   aside: { key: number; value: { readonly at: string; readonly text: string } };
   entries: { key: string; value: Entry };
@@ -47,7 +60,10 @@ export class Device {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from) {
-        if (from < 2) database.createObjectStore('state');
+        if (from < 2) {
+          database.createObjectStore('state');
+          database.createObjectStore('plans', { keyPath: 'order', autoIncrement: true });
+        }
         if (from > 0) return;
         database
           .createObjectStore('waiting', { keyPath: 'order', autoIncrement: true })
@@ -84,6 +100,25 @@ export class Device {
     await write.done;
   }
 
+  /** Plans that wait, in the order they were written. */
+  async plans(): Promise<readonly KeptPlan[]> {
+    return (await this.#open()).getAll('plans');
+  }
+
+  /** Keeps writes that wait; done only when they are on the disk. Their place in the order. */
+  async keepPlan(plan: KeptPlan): Promise<number> {
+    const write = (await this.#open()).transaction('plans', 'readwrite', { durability: 'strict' });
+    const order = await write.store.put(plan);
+    await write.done;
+    return order;
+  }
+
+  async dropPlans(orders: readonly number[]): Promise<void> {
+    const write = (await this.#open()).transaction('plans', 'readwrite');
+    for (const order of orders) void write.store.delete(order);
+    await write.done;
+  }
+
   async putAside(text: string): Promise<void> {
     await (await this.#open()).add('aside', { at: new Date().toISOString(), text });
   }
@@ -103,7 +138,7 @@ export class Device {
   /** Forgets everything: this device is nobody's any more. */
   async forget(): Promise<void> {
     const database = await this.#open();
-    const stores = ['waiting', 'aside', 'entries', 'queries', 'state'] as const;
+    const stores = ['waiting', 'aside', 'entries', 'queries', 'state', 'plans'] as const;
     const write = database.transaction(stores, 'readwrite');
     await Promise.all(stores.map((name) => write.objectStore(name).clear()));
     await write.done;

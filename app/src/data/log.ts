@@ -6,7 +6,9 @@ import { device } from './device';
 import { addEntries, entriesAmong, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
+import { refreshLists, showTruth } from './lists';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
+import { plans } from './plans';
 import { keys } from './resources';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -22,8 +24,18 @@ export interface NewEntry<Kind extends EntryKind> {
 /** Lets the log follow what is sent and what others write, and sends when there is a reason to try. */
 function send(client: QueryClient): () => void {
   outbox.onSent = (taken) => addEntries(client, taken);
-  void outbox.send();
-  const again = () => void outbox.send();
+  plans.onChanged = (resources, ask) => {
+    for (const one of resources) {
+      refreshLists(client, one);
+      if (ask) void client.invalidateQueries({ queryKey: [one] });
+    }
+  };
+  plans.onTruth = (resource, id, row) => showTruth(client, resource, id, row);
+  const again = () => {
+    void plans.send();
+    void outbox.send();
+  };
+  again();
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
   const unfollow = followingOf(client).follow();

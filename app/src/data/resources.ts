@@ -14,7 +14,9 @@ import { addTo } from '@fine-spray/core/grouping';
 import { QueryClient, onlineManager, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Refused, Unknown, call } from './api';
-import { withNewer } from './newer';
+import { asItIs, refreshLists, rowShown } from './lists';
+import { noteChange } from './newer';
+import { plans, type PlanRow } from './plans';
 import { reach } from './reach';
 import { noteUnreadable, useSound, wrongRow, type RowName } from './sound';
 
@@ -69,14 +71,17 @@ export async function listed(path: string, signal?: AbortSignal): Promise<Requir
   return { items: answer.items as unknown[], unreadable, next: answer.next ?? null };
 }
 
-/** The rows of a list, with what this page was told of them since it was asked for. */
+/** The rows of a list as they are now: with what this page was told since it was asked for, and what waits here. */
 export async function rowsOf(
   resource: ResourceName,
   signal?: AbortSignal,
   jobId?: string,
 ): Promise<readonly unknown[]> {
+  await plans.start();
   const path = jobId === undefined ? `/api/${resource}` : `/api/jobs/${jobId}/${resource}`;
-  return withNewer(resource, (await listed(path, signal)).items, jobId);
+  // The server does not know a job yet that was made here.
+  const items = jobId !== undefined && plans.madeHere(jobId) ? [] : (await listed(path, signal)).items;
+  return asItIs(resource, items, jobId);
 }
 
 /** Why something cannot be shown: the failure of the first of its queries that has nothing; none where all have something. */
@@ -114,7 +119,8 @@ export function useAllSurfaces() {
         all.push(...page.items);
         ({ next } = page);
       }
-      const rows = withNewer('surfaces', all);
+      await plans.start();
+      const rows = asItIs('surfaces', all);
       for (const [jobId, some] of byJob(rows as readonly Surface[]))
         client.setQueryData(keys.ofJob('surfaces', jobId), (had: unknown) => had ?? some);
       return rows;
@@ -157,17 +163,6 @@ function sound<Row>(name: RowName, row: unknown): Row {
   return row as Row;
 }
 
-/** Puts a row into the cached list it belongs to, or takes it out. */
-function patchList(client: QueryClient, key: readonly unknown[], id: string, row?: { id: string }): void {
-  client.setQueryData<{ id: string }[]>(key, (list) => {
-    if (!list) return list;
-    if (!row) return list.filter((other) => other.id !== id);
-    return list.some((other) => other.id === id)
-      ? list.map((other) => (other.id === id ? row : other))
-      : [...list, row];
-  });
-}
-
 const SERVER_FIELDS = ['id', 'createdAt', 'updatedAt', 'surfaceCount', 'clockSkew', 'personId'] as const;
 
 /** The content of a row as a write wants it: without what the server adds, with its version. */
@@ -201,32 +196,67 @@ interface Write {
   readonly keepalive?: boolean;
 }
 
-/**
- * Writing rows: `put` stores one (safe to repeat), `remove` deletes one as it was seen. The cached lists follow.
- */
-export function useWrites<Name extends Changing>(name: Name, listKey: readonly unknown[]) {
+/** Notes what the server made of writes, and brings the lists of a page up to date. */
+function follow(client: QueryClient, writes: readonly BatchWrite[], rows: readonly (PlanRow | null)[]): void {
+  writes.forEach((write, index) => {
+    const { resource, id } = write;
+    const row = rows[index];
+    if (row) noteChange({ resource, id, row });
+    else if (write.content === null)
+      noteChange({
+        resource,
+        id,
+        gone: { id, version: write.version + 1, deletedAt: new Date().toISOString() },
+      });
+  });
+  for (const resource of new Set(writes.map((one) => one.resource))) refreshLists(client, resource);
+}
+
+/** Does writes together, on the server or where it is away on this device; the lists of the page follow. */
+function useTogether() {
   const client = useQueryClient();
-  const keyText = JSON.stringify(listKey);
-  const follow = useCallback(
-    (id: string, row?: Rows[Name]) => {
-      patchList(client, JSON.parse(keyText) as unknown[], id, row);
-      if (name === 'surfaces') void client.invalidateQueries({ queryKey: keys.list('jobs') });
-    },
-    [client, name, keyText],
+  return useCallback(
+    (
+      writes: readonly BatchWrite[],
+      direct: (writes: readonly BatchWrite[]) => Promise<readonly (PlanRow | null)[]>,
+    ) =>
+      plans.write(
+        writes,
+        ({ resource, id }) => rowShown(client, resource, id),
+        async (now) => {
+          const rows = await direct(now);
+          follow(client, now, rows);
+          return rows;
+        },
+      ),
+    [client],
   );
+}
+
+/**
+ * Writing rows: `put` stores one (safe to repeat), `remove` deletes one as it was seen. The lists follow.
+ */
+export function useWrites<Name extends Changing>(name: Name) {
+  const together = useTogether();
   const write = useCallback(
     async ({ id, content, keepalive = false }: Write) => {
-      const row = sound<Rows[Name]>(name, await call('PUT', `/api/${name}/${id}`, content, { keepalive }));
-      follow(id, row);
-      return row;
+      const [row] = await together(
+        [{ resource: name, id, content } as unknown as BatchWrite],
+        async ([now]) => [
+          sound<Rows[Name]>(name, await call('PUT', `/api/${name}/${id}`, now?.content, { keepalive })),
+        ],
+      );
+      return row as unknown as Rows[Name];
     },
-    [name, follow],
+    [name, together],
   );
   const { mutateAsync } = useMutation({ mutationFn: write });
   const { mutateAsync: remove } = useMutation({
-    mutationFn: async ({ id, version }: { readonly id: string; readonly version: number }) => {
-      await call('DELETE', `/api/${name}/${id}?version=${version}`);
-      follow(id);
+    mutationFn: async (row: { readonly id: string; readonly version: number }) => {
+      await together([deletion(name)(row)], async ([now]) => {
+        await call('DELETE', `/api/${name}/${row.id}?version=${(now as Deletion).version}`);
+        return [null];
+      });
     },
   });
   // A page that is left has no time for a mutation to begin: its write goes out at once.
@@ -237,23 +267,19 @@ export function useWrites<Name extends Changing>(name: Name, listKey: readonly u
   return { put, remove };
 }
 
-/** Places and surfaces of a job written together: all of it or nothing. The cached lists follow. */
-export function useBatch(jobId: string) {
-  const client = useQueryClient();
+/** Rows written together: all of them or nothing. The lists follow. */
+export function useBatch() {
+  const together = useTogether();
   const write = useCallback(
-    async (writes: readonly BatchWrite[], keepalive = false): Promise<(Place | Surface | null)[]> => {
-      const answer = await call('POST', '/api/batch', { writes }, { keepalive });
-      const { rows } = answer as { rows: readonly unknown[] };
-      const stored = writes.map(({ resource, id }, index) => {
-        const row = rows[index] ? sound<Place | Surface>(resource, rows[index]) : null;
-        if (resource === 'places' || resource === 'surfaces')
-          patchList(client, keys.ofJob(resource, jobId), id, row ?? undefined);
-        return row;
-      });
-      void client.invalidateQueries({ queryKey: keys.list('jobs') });
-      return stored;
-    },
-    [client, jobId],
+    async (writes: readonly BatchWrite[], keepalive = false) =>
+      (await together(writes, async (now) => {
+        const answer = await call('POST', '/api/batch', { writes: now }, { keepalive });
+        const { rows } = answer as { rows: readonly unknown[] };
+        return now.map(({ resource }, index) =>
+          rows[index] ? (sound<object>(resource, rows[index]) as PlanRow) : null,
+        );
+      })) as (Place | Surface | null)[],
+    [together],
   );
   const { mutateAsync } = useMutation({ mutationFn: (writes: readonly BatchWrite[]) => write(writes) });
   return useCallback(

@@ -85,7 +85,7 @@ describe('rows that are not as their schema says', () => {
       expect(result.current.error?.message).toMatch(/in a way this program cannot read: .*name/),
     );
     answers.set(`/api/coatings/${bad.id}`, bad);
-    const writes = renderHook(() => useWrites('coatings', keys.list('coatings')), inClient());
+    const writes = renderHook(() => useWrites('coatings'), inClient());
     await act(() =>
       expect(writes.result.current.put({ id: bad.id, content: {} })).rejects.toThrow(/cannot read/),
     );

@@ -20,7 +20,9 @@ openapi-explorer { --font-regular: system-ui, sans-serif; --font-mono: ui-monosp
 </style>
 </head>
 <body>
-<openapi-explorer spec-url="/api/openapi.json" hide-server-selection hide-authentication collapse table>
+<openapi-explorer spec-url="/api/openapi.json" hide-server-selection hide-authentication collapse table
+  bg-color="#fdfcf6" text-color="#16181d" header-bg-color="#fdfcf6" primary-color="#6d1a55" secondary-color="#6d1a55"
+  nav-bg-color="#f2eee3" nav-text-color="#16181d" nav-hover-bg-color="#e6dfd0" nav-hover-text-color="#16181d" nav-accent-color="#6d1a55">
 <p slot="overview"></p>
 </openapi-explorer>
 <noscript>The document itself: <a href="/api/openapi.json">/api/openapi.json</a></noscript>

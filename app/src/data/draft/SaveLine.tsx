@@ -5,10 +5,10 @@ import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import type { SaveState } from './useAutosave';
 
-function saveText(state: SaveState, held: boolean): string {
+function saveText(state: SaveState, held: boolean, waits: boolean): string {
   if (state.kind === 'looking') return `Not stored: ${state.why}`;
   if (held) return 'Not stored: see the marked field';
-  if (state.kind === 'saved') return 'Stored';
+  if (state.kind === 'saved') return waits ? 'Kept on this device, waiting to send' : 'Stored';
   if (state.kind === 'saving') return 'Storing …';
   if (state.kind === 'conflict') return wasDeleted(state) ? 'Deleted elsewhere' : 'Changed elsewhere';
   return `Not stored yet, trying again. ${state.why}`;
@@ -21,13 +21,15 @@ const wasDeleted = (state: SaveState): boolean =>
 interface SaveLineProps {
   readonly saveState: SaveState;
   readonly held: boolean;
+  /** What was stored waits on this device until the server is reached. */
+  readonly waits: boolean;
   readonly canUndo: boolean;
   readonly undo: () => void;
   readonly resolve: (keep: 'mine' | 'theirs') => void;
 }
 
 /** Where a draft stands: stored, on its way or held up; the two ways out of a conflict; one step back. */
-export function SaveLine({ saveState, held, canUndo, undo, resolve }: SaveLineProps) {
+export function SaveLine({ saveState, held, waits, canUndo, undo, resolve }: SaveLineProps) {
   const conflict = saveState.kind === 'conflict';
   const deleted = wasDeleted(saveState);
   return (
@@ -39,7 +41,7 @@ export function SaveLine({ saveState, held, canUndo, undo, resolve }: SaveLinePr
         testID="save-state"
         className="min-w-0 shrink"
       >
-        {saveText(saveState, held)}
+        {saveText(saveState, held, waits)}
       </Words>
       {conflict ? (
         <>

@@ -2,6 +2,7 @@ import { tombstone } from '@fine-spray/contract';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CAPABILITIES, type Capability } from '@fine-spray/contract/roles';
 import { useMay } from '@/data/may';
+import { usePlans } from '@/data/plans';
 import { useAutosave, type SaveState } from './useAutosave';
 
 /** First sentence for each field. */
@@ -14,6 +15,8 @@ export function sentences(
 }
 
 export interface DraftOptions<Content> {
+  /** The row, where it can wait on this device until the server is reached. */
+  readonly rowId?: string;
   readonly first: Content;
   readonly version: number;
   /** Sentences by field; none: it can be stored. */
@@ -36,6 +39,7 @@ const STEPS_BACK = 200;
  * at the fields and are not stored. Every change can be undone; changes in a row to the same field are one step.
  */
 export function useDraft<Content extends object>({
+  rowId = '',
   first,
   version,
   check,
@@ -87,12 +91,14 @@ export function useDraft<Content extends object>({
   const now = useRef(first);
   now.current = first;
   useEffect(() => {
-    // What this device had is shown first, and what the server has comes after: a draft nobody has touched follows.
-    if (version <= stored.current || steps.length > 0 || state.kind !== 'saved') return;
+    // What this device had is shown first, and what the server has comes after: a draft nobody has touched follows. Of the same
+    // version it can be another still, where what was written here without the server was let go.
+    if (version < stored.current || steps.length > 0 || state.kind !== 'saved') return;
+    if (version === stored.current && JSON.stringify(now.current) === JSON.stringify(latest.current)) return;
     stored.current = version;
     latest.current = now.current;
     setDraft(now.current);
-  }, [version, steps, state]);
+  }, [version, first, steps, state]);
   const onInvalid = useCallback((field: string, message: string | undefined) => {
     setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
   }, []);
@@ -128,11 +134,14 @@ export function useDraft<Content extends object>({
   const canUndo = steps.length > 0;
   /** The version of the row that was stored or read last. */
   const storedVersion = useCallback(() => stored.current, []);
+  const waits = usePlans().some(({ writes }) => writes.some(({ id }) => id === rowId));
   const saveState: SaveState = mayStore ? state : { kind: 'looking', why: CAPABILITIES[capability] };
   return {
     draft,
     errors,
     held,
+    /** What was stored waits on this device. */
+    waits,
     saveState,
     change,
     undo,

@@ -3,7 +3,7 @@ import { archetypeOf } from '@fine-spray/core';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { readTexts, useKept } from '@/data/kept';
-import { contentOf, keys, useList, useWrites } from '@/data/resources';
+import { contentOf, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Words } from '@/ui/text';
@@ -62,7 +62,7 @@ function Question({
 }
 
 function PaintAge({ job, onDone }: { job: Job; onDone: () => void }) {
-  const { put } = useWrites('jobs', keys.list('jobs'));
+  const { put } = useWrites('jobs');
   const answer = (paintAge: Job['paintAge']) => () =>
     put({ id: job.id, content: { ...contentOf(job), paintAge } });
   return (
@@ -79,7 +79,7 @@ function PaintAge({ job, onDone }: { job: Job; onDone: () => void }) {
 }
 
 function SecondPart({ coating, onDone }: { coating: Coating; onDone: () => void }) {
-  const { put } = useWrites('coatings', keys.list('coatings'));
+  const { put } = useWrites('coatings');
   const answer = (hardener: Coating['hardener']) => () =>
     put({ id: coating.id, content: { ...contentOf(coating), hardener } });
   return (

@@ -53,7 +53,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
   const { data: places } = usePlaces(job.id);
   const { chosen, choose, drop } = useFileReader('surfaces');
   const toast = useToast();
-  const send = useBatch(job.id);
+  const send = useBatch();
 
   async function take(found: readonly TakeoffSurface[]) {
     const last = Math.max(0, ...surfaces.map(({ position }) => position));

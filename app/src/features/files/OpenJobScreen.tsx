@@ -41,7 +41,7 @@ function Opening({ kit }: { kit: Kit }) {
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const toast = useToast();
-  const send = useBatch('');
+  const send = useBatch();
 
   async function take(file: JobFile) {
     const copy = asCopy(file, newId);

@@ -8,7 +8,7 @@ import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
-import { keys, useCompany, useList, useWrites } from '@/data/resources';
+import { useCompany, useList, useWrites } from '@/data/resources';
 import { useKit } from '@/data/kit';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
@@ -54,7 +54,7 @@ function JobRow({ job }: { job: Job }) {
 /** Makes a job with the first sprayer and hose of the kit and opens it: naming it comes there. */
 function useNewJob() {
   const { kit, failed } = useKit();
-  const { put } = useWrites('jobs', keys.list('jobs'));
+  const { put } = useWrites('jobs');
   const router = useRouter();
   const toast = useToast();
   const [sprayer] = kit?.sprayers ?? [];
@@ -69,6 +69,7 @@ function useNewJob() {
       place: '',
       note: '',
       status: 'estimate',
+      paintAge: 'unknown',
       sprayerId: sprayer.id,
       hoseIds: kit.hoses.slice(0, 1).map((hose) => hose.id),
       lift: 0,

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
-import { contentOf, keys, useWrites } from '@/data/resources';
+import { contentOf, useWrites } from '@/data/resources';
 import { LineChoice } from '@/features/kit';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
@@ -43,7 +43,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
     },
   });
   const [deleting, setDeleting] = useState(false);
-  const { put, remove } = useWrites('jobs', keys.list('jobs'));
+  const { put, remove } = useWrites('jobs');
   const router = useRouter();
   const toast = useToast();
 

@@ -15,7 +15,7 @@ import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
-import { keys, usePlaces, useWrites } from '@/data/resources';
+import { usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
 import { PlaceRows, usePlaceActions } from '@/features/place';
 import { JobFrame } from '@/features/frame';
@@ -33,7 +33,7 @@ import { coatingTotals, type CoatingTotal } from './totals';
 
 /** Adds a wall like those of the room last worked on, and opens it. */
 function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
-  const { put } = useWrites('surfaces', keys.ofJob('surfaces', job.id));
+  const { put } = useWrites('surfaces');
   const router = useRouter();
   const toast = useToast();
   return async () => {

@@ -3,6 +3,7 @@ import { journalLine } from '@fine-spray/contract/log';
 import { View } from 'react-native';
 import { asEntry, useOutbox } from '@/data/log';
 import { outbox, type Waiting } from '@/data/outbox';
+import { usePlans } from '@/data/plans';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
@@ -13,6 +14,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { EntryRow, offsetAt } from './EntryRows';
+import { WaitingPlans } from './WaitingPlans';
 
 /** What waits on this device, and what the server did not take: with both sides where there are two. */
 export function WaitingScreen() {
@@ -21,10 +23,11 @@ export function WaitingScreen() {
   const isStuck = ({ id, refused }: Waiting) => refused !== undefined || failing.has(id);
   const stuck = waiting.filter(isStuck);
   const going = waiting.filter((one) => !isStuck(one));
+  const planned = usePlans();
   return (
     <SiteTargets>
       <Screen title="Waiting to send" above="Log" backTo="/log">
-        {waiting.length === 0 && aside === 0 ? (
+        {waiting.length + planned.length + aside === 0 ? (
           <EmptyState title="Nothing waits" text="Everything written on this device is with the server." />
         ) : null}
         {full ? (
@@ -40,6 +43,7 @@ export function WaitingScreen() {
         {log
           ? stuck.map((one) => <Stuck key={one.id} one={one} failing={failing.get(one.id)} log={log} />)
           : null}
+        <WaitingPlans units={planned} />
         {log && going.length > 0 ? (
           <Panel title="Goes up by itself">
             <Words colour="ink2">In the order it was written, as soon as the server is reached.</Words>

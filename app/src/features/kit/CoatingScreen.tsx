@@ -12,7 +12,7 @@ import {
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
-import { contentOf, keys, useList, useWrites } from '@/data/resources';
+import { contentOf, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
 import { Containers } from './Containers';
@@ -56,7 +56,7 @@ const HARDENER_OPTIONS = [
 function Editing({ coating }: { coating: Coating }) {
   const { system } = useUnits();
   const toast = useToast();
-  const { put } = useWrites('coatings', keys.list('coatings'));
+  const { put } = useWrites('coatings');
   const mayChange = useMay('kit');
   const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm({
     schema: coatingFields,

@@ -5,7 +5,7 @@ import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
-import { contentOf, keys, useCompany, useList, useWrites } from '@/data/resources';
+import { contentOf, useCompany, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
@@ -85,7 +85,7 @@ function Form({
   const router = useRouter();
   const toast = useToast();
   const mayChange = useMay('kit');
-  const { put, remove } = useWrites(resource, keys.list(resource));
+  const { put, remove } = useWrites(resource);
   const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm<Values>({
     schema: form.schema,
     first: stored,

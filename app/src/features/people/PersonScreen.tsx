@@ -5,7 +5,7 @@ import { useForm } from '@/data/draft';
 import { useMay } from '@/data/may';
 import { useMe } from '@/data/me';
 import { newId } from '@/data/newId';
-import { keys, useList, useWrites } from '@/data/resources';
+import { useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
@@ -46,7 +46,7 @@ function Form({ person }: { person: Person | undefined }) {
   const mayChange = useMay('people');
   const router = useRouter();
   const toast = useToast();
-  const { put } = useWrites('people', keys.list('people'));
+  const { put } = useWrites('people');
   const first: Fields = person
     ? { name: person.name, initials: person.initials, role: person.role, active: person.active }
     : NEW;

@@ -24,7 +24,7 @@ export function newPlace(jobId: string, kind: PlaceKind, position: number): Plac
 /** Making, copying and deleting places with the surfaces that follow from them. */
 export function usePlaceActions(job: Job, places: readonly Place[], surfaces: readonly Surface[], kit: Kit) {
   const client = useQueryClient();
-  const send = useBatch(job.id);
+  const send = useBatch();
   const router = useRouter();
   const toast = useToast();
   const failed = (what: string) => (error: unknown) => toast({ text: `${what}: ${whyFailed(error)}` });

@@ -43,7 +43,7 @@ function metOtherSurface(error: unknown, placeId: string): boolean {
 /** A place being measured: it and the surfaces that follow from it are stored together, by themselves. */
 export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
   const client = useQueryClient();
-  const send = useBatch(row.jobId);
+  const send = useBatch();
   const remembered = useRef(new Map<Element, Surface>());
   const save = useCallback(
     async (content: Content, version: number, leaving: boolean): Promise<number> => {
@@ -79,6 +79,7 @@ export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
     void client.invalidateQueries({ queryKey: keys.ofJob('surfaces', row.jobId) });
   }, [client, row.jobId]);
   return useDraft<Content>({
+    rowId: row.id,
     first: contentOfPlace(row),
     version: row.version,
     check,

@@ -18,7 +18,7 @@ import { useKept } from '@/data/kept';
 import { usePlanKit } from '@/data/planKit';
 import { recordOf } from '@/data/record';
 import { useLog } from '@/data/log';
-import { contentOf, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { contentOf, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
 import { whyFailed } from '@/data/api';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
@@ -133,7 +133,7 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
   const surfaces = useSurfaces(jobId);
   const { kit, failed } = usePlanKit();
   const toast = useToast();
-  const { put } = useWrites('surfaces', keys.ofJob('surfaces', jobId));
+  const { put } = useWrites('surfaces');
   const job = jobs.data?.find(({ id }) => id === jobId);
   const row = surfaces.data?.find(({ id }) => id === surfaceId);
   const setTip = (tip: Tip) => row && void fit(row, { family: tip.family, code: writeTipCode(tip) });

@@ -13,6 +13,7 @@ import { View } from 'react-native';
 import { useOutbox, useSending } from '@/data/log';
 import { call } from '@/data/api';
 import { outbox } from '@/data/outbox';
+import { plans, usePlans } from '@/data/plans';
 import { reach, watchReach } from '@/data/reach';
 import { useUnreadable } from '@/data/sound';
 import { update } from '@/data/update';
@@ -27,7 +28,8 @@ const timeOf = (at: number) =>
 export function Strip() {
   const router = useRouter();
   useSending();
-  const { waiting, full, aside } = useOutbox();
+  const { waiting: entries, full, aside } = useOutbox();
+  const planned = usePlans();
   const { reached, at, skew, storesNothing } = useSyncExternalStore(
     reach.subscribe,
     reach.current,
@@ -38,10 +40,14 @@ export function Strip() {
     () =>
       watchReach(
         () => call('GET', '/api/health'),
-        () => void outbox.send(),
+        () => {
+          void plans.send();
+          void outbox.send();
+        },
       ),
     [],
   );
+  const waiting = [...entries, ...planned];
   const refused = waiting.filter((one) => one.refused !== undefined).length;
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;
@@ -69,7 +75,7 @@ export function Strip() {
             icon={Send}
             text={
               full
-                ? `This device takes no more: keep this page open until ${waiting.length} are sent.`
+                ? `This device takes no more: keep this page open until ${entries.length} are sent.`
                 : `Kept on this device, ${waiting.length} waiting to send.${refused > 0 ? ` ${refused} not taken.` : ''}`
             }
           />

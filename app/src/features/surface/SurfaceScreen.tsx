@@ -5,7 +5,7 @@ import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
-import { broughtBack, failureOf, keys, useList, useSurfaces, useWrites } from '@/data/resources';
+import { broughtBack, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
 import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -56,7 +56,7 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
 
 function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
   const { draft, errors, change, onInvalid, ...stand } = useSurfaceDraft(row);
-  const { put, remove } = useWrites('surfaces', keys.ofJob('surfaces', job.id));
+  const { put, remove } = useWrites('surfaces');
   const router = useRouter();
   const toast = useToast();
   const back = `/jobs/${job.id}` as const;

@@ -1,12 +1,12 @@
 import type { Coating } from '@fine-spray/contract';
 import { COATING_PROPERTIES, type CoatingProperty } from '@fine-spray/core';
 import { whyFailed } from '@/data/api';
-import { contentOf, keys, useWrites } from '@/data/resources';
+import { contentOf, useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
 
 /** Puts a value of the data sheet in place of a working default of a coating, or takes it out again, with undo. */
 export function useCoatingOverride(coating: Coating | undefined) {
-  const { put } = useWrites('coatings', keys.list('coatings'));
+  const { put } = useWrites('coatings');
   const toast = useToast();
   const say = (error: unknown) => toast({ text: `Not stored: ${whyFailed(error)}` });
   return async (property: CoatingProperty, value: { value: number; source: string } | undefined) => {

@@ -24,7 +24,7 @@ function read(current: unknown) {
 
 /** A surface being edited, stored by itself. */
 export function useSurfaceDraft(row: Surface) {
-  const { put } = useWrites('surfaces', keys.ofJob('surfaces', row.jobId));
+  const { put } = useWrites('surfaces');
   const save = useCallback(
     async (content: Content, version: number, leaving: boolean) =>
       (await put({ id: row.id, content: { ...content, version }, keepalive: leaving })).version,
@@ -36,6 +36,7 @@ export function useSurfaceDraft(row: Surface) {
     [client, row.jobId],
   );
   return useDraft<Content>({
+    rowId: row.id,
     first: contentOfSurface(row),
     version: row.version,
     check,

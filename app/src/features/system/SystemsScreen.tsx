@@ -47,7 +47,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
   const { data: systems = [] } = useList('systems');
   const [open, setOpen] = useState<string>();
   const [comparing, setComparing] = useState(false);
-  const send = useBatch(job.id);
+  const send = useBatch();
   const keep = useKeepSystem();
   const toast = useToast();
   const shown = groups.find(({ key }) => key === open);

@@ -1,12 +1,12 @@
 import { layersOfChoice, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
 import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
-import { keys, useWrites } from '@/data/resources';
+import { useWrites } from '@/data/resources';
 import { useToast } from '@/ui/toast';
 
 /** Keeps a system as the company's own, for pieces and surfaces like the one it is on. */
 export function useKeepSystem() {
-  const { put, remove } = useWrites('systems', keys.list('systems'));
+  const { put, remove } = useWrites('systems');
   const toast = useToast();
   return async (
     name: string,
