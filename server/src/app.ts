@@ -3,7 +3,6 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { changeRoutes } from './changes/routes';
 import type { Data } from './db/data';
 import { docsRoutes } from './http/docs';
@@ -40,6 +39,9 @@ const PERMISSIONS = [
   .map((name) => `${name}=()`)
   .join(', ');
 
+/** Where a session begins, below /api: somebody is let in, or chosen. */
+const BEGINS_SESSION = /^\/(session|company|me)\b/;
+
 export interface AppOptions {
   readonly data: Data;
   readonly logger: Logger;
@@ -71,8 +73,9 @@ export function createApp({
   const { db, doorDb } = data;
   const app = express();
   app.disable('x-powered-by');
+  // Answers of the API are not cached, and files have their own.
+  app.disable('etag');
   app.set('trust proxy', proxies);
-  app.use(pinoHttp({ logger, autoLogging: false }));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -101,7 +104,12 @@ export function createApp({
     next();
   });
   app.use(readableAddress);
-  app.use(compression());
+  // What answers a write is short.
+  const compressed = compression();
+  app.use((request, response, next) => {
+    if (request.method === 'GET') compressed(request, response, next);
+    else next();
+  });
   app.use('/api', onlyJson);
   for (const { path } of [SINGLE_OPERATIONS.postBatch, SINGLE_OPERATIONS.postEntries])
     app.post(path, express.json({ limit: BATCH_BODY_LIMIT }));
@@ -114,6 +122,11 @@ export function createApp({
   app.use(docsRoutes(docsScript));
   const session = made(() => sessions(doorDb));
   app.use('/api', async (request, response, next) => {
+    // Without a cookie there is none, but for where one begins.
+    if (request.get('Cookie') === undefined && !BEGINS_SESSION.test(request.path)) {
+      next();
+      return;
+    }
     const read = await session();
     await read(request, response, next);
   });
@@ -128,7 +141,7 @@ export function createApp({
   app.use('/api', unknownPath);
   if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
   app.use(unknownPath);
-  app.use(problemHandler);
+  app.use(problemHandler(logger));
   return app;
 }
 

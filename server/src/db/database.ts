@@ -38,17 +38,30 @@ const migrationSource: Knex.MigrationSource<string> = {
   },
 };
 
+/** A function of names, each worked out once: there are few, and every row has them all. */
+function once(work: (name: string) => string): (name: string) => string {
+  const known = new Map<string, string>();
+  return (name) => {
+    let found = known.get(name);
+    if (found === undefined) known.set(name, (found = work(name)));
+    return found;
+  };
+}
+
 /** `sprayerClass` as the database names it: `sprayer_class`. */
-const columnOf = (field: string) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-const fieldOf = (column: string) =>
-  column.replace(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase());
+const columnOf = once((field) => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`));
+const fieldOf = once((column) =>
+  column.replace(/_([a-z])/g, (_match, letter: string) => letter.toUpperCase()),
+);
 
 /** A row by the names of its fields; anything else as it is. */
 function withFields(result: unknown): unknown {
   if (Array.isArray(result)) return result.map(withFields);
   if (typeof result !== 'object' || result === null || Object.getPrototypeOf(result) !== Object.prototype)
     return result;
-  return Object.fromEntries(Object.entries(result).map(([column, value]) => [fieldOf(column), value]));
+  const row: Record<string, unknown> = {};
+  for (const column in result) row[fieldOf(column)] = (result as Readonly<Record<string, unknown>>)[column];
+  return row;
 }
 
 /** How long the database tries, ms: a statement, for the lock of another, and with nothing to do in a transaction. */

@@ -6,6 +6,7 @@ import {
   type ProblemType,
 } from '@fine-spray/contract';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
 import { ZodError } from 'zod';
 
 /** An error that is an answer: thrown by a handler, sent as problem details. */
@@ -128,22 +129,25 @@ export function asProblem(error: unknown): ProblemError {
   return new ProblemError('internal', 'Something went wrong in the server. Nothing was stored.');
 }
 
-export const problemHandler: ErrorRequestHandler = (error, request, response, next) => {
-  if (response.headersSent) {
-    next(error);
-    return;
-  }
-  const found = asProblem(error);
-  const problem = problemOf(found);
-  const wait = RETRY_AFTER[found.type];
-  if (wait !== undefined) response.set('Retry-After', String(wait));
-  // What a range asked for that is not there: how much there is.
-  const { headers } = (error ?? {}) as { readonly headers?: Readonly<Record<string, string>> };
-  if (found.type === 'bad-range' && headers?.['Content-Range'])
-    response.set('Content-Range', headers['Content-Range']);
-  if (problem.status >= 500) request.log.error({ err: error as Error }, problem.title);
-  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
-};
+export const problemHandler =
+  (logger: Logger): ErrorRequestHandler =>
+  (error, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const found = asProblem(error);
+    const problem = problemOf(found);
+    const wait = RETRY_AFTER[found.type];
+    if (wait !== undefined) response.set('Retry-After', String(wait));
+    // What a range asked for that is not there: how much there is.
+    const { headers } = (error ?? {}) as { readonly headers?: Readonly<Record<string, string>> };
+    if (found.type === 'bad-range' && headers?.['Content-Range'])
+      response.set('Content-Range', headers['Content-Range']);
+    if (problem.status >= 500)
+      logger.error({ err: error as Error, method: request.method, url: request.originalUrl }, problem.title);
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  };
 
 export const unknownPath: RequestHandler = (request) => {
   throw new ProblemError('not-found', `There is nothing at ${request.path.slice(0, 200)}.`);

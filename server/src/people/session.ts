@@ -70,6 +70,9 @@ export async function sessions(db: Database): Promise<RequestHandler> {
   });
 }
 
+/** The session of a request; where it came without a cookie it may have none. */
+export const sessionOf = (request: Request): Request['session'] | undefined => request.session;
+
 /** Does something that calls back with what went wrong. */
 const calledBack = (work: (done: (error?: unknown) => void) => unknown): Promise<void> =>
   new Promise((resolve, reject) => {

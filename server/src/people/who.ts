@@ -3,6 +3,7 @@ import type { Request, RequestHandler } from 'express';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { setActor, type Actor } from './actor';
+import { sessionOf } from './session';
 
 interface Known {
   readonly companyId: string;
@@ -28,7 +29,7 @@ const ofDevice = (db: Database, deviceId: string) =>
     );
 
 async function signedIn(db: Database, request: Request): Promise<Actor | undefined> {
-  const { deviceId } = request.session;
+  const deviceId = sessionOf(request)?.deviceId;
   if (deviceId === undefined) return undefined;
   const known = await ofDevice(db, deviceId);
   // Said so that the device forgets what it keeps.
@@ -46,7 +47,7 @@ async function chosen(db: Database, request: Request): Promise<Actor | undefined
   const company = await db('company').orderBy('createdAt').first<{ id: string } | undefined>('id');
   if (!company) return undefined;
   const companyId = company.id;
-  const { personId } = request.session;
+  const personId = sessionOf(request)?.personId;
   const person =
     personId === undefined
       ? undefined
