@@ -30,12 +30,40 @@ export function bareServer(connectionString) {
       client.release();
     }
   };
-  const COLUMNS = ['id', 'company_id', 'version', 'clock_skew', 'person_id', 'kind', 'schema', 'at', 'author', 'job_id', 'surface_id', 'replaces', 'payload'];
+  const COLUMNS = [
+    'id',
+    'company_id',
+    'version',
+    'clock_skew',
+    'person_id',
+    'kind',
+    'schema',
+    'at',
+    'author',
+    'job_id',
+    'surface_id',
+    'replaces',
+    'payload',
+  ];
   const insert = (client, entries) => {
     const values = [];
     const rows = entries.map((one) => {
       const { id, kind, schema = 1, at, author, jobId, surfaceId, replaces, payload } = one;
-      values.push(id, companyId, 1, 0, null, kind, schema, at, author, jobId, surfaceId, replaces, JSON.stringify(payload));
+      values.push(
+        id,
+        companyId,
+        1,
+        0,
+        null,
+        kind,
+        schema,
+        at,
+        author,
+        jobId,
+        surfaceId,
+        replaces,
+        JSON.stringify(payload),
+      );
       return `(${COLUMNS.map((_column, index) => `$${values.length - COLUMNS.length + index + 1}`).join(', ')})`;
     });
     return client.query(
@@ -56,7 +84,10 @@ export function bareServer(connectionString) {
   app.get('/api/jobs/:id/surfaces', async (request, response) => {
     await company();
     const items = await within(async (client) => {
-      await client.query('select * from job where company_id = $1 and id = $2', [companyId, request.params.id]);
+      await client.query('select * from job where company_id = $1 and id = $2', [
+        companyId,
+        request.params.id,
+      ]);
       const { rows } = await client.query(
         'select * from surface where company_id = $1 and job_id = $2 order by position, created_at, id',
         [companyId, request.params.id],

@@ -5,7 +5,7 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { APP_DIST, EXPORT_ENV, ensureBuilt } from './lib/build.mjs';
-import { freePort } from './lib/cluster.mjs';
+import { freePort, runningCluster } from './lib/cluster.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -285,6 +285,65 @@ async function withApplication(home, work) {
   }
 }
 
+/** What the server does beside a bare one of Express and pg with the same statements, in one run. */
+async function besideBare({ address }, home) {
+  const { compare, startBare } = await import('./lib/serverBench.mjs');
+  const { url } = runningCluster(path.join(home, 'postgres'));
+  // It sees the company table as the door does.
+  const bare = await startBare(`${url}?options=-c%20fine_spray.company%3Ddoor`, await freePort());
+  const { items } = await (await fetch(`${address}/api/jobs`)).json();
+  const { id } = items.find(({ name }) => name === 'Tern Boathouse');
+  try {
+    const found = await compare(address, bare.address, `/api/jobs/${id}/surfaces`);
+    const [[rate, bareRate], [sent, bareSent]] = [found.rates, found.batches];
+    const times = (what, [ours, theirs]) =>
+      line(
+        `99th percentile of ${what} at 150 a second, over the bare server's (${theirs.toFixed(1)} ms)`,
+        ours / theirs,
+        2,
+        'times',
+      );
+    return [
+      line(
+        `bare server's rate of single entries (${bareRate.toFixed(0)} a second) over ours (${rate.toFixed(0)})`,
+        bareRate / rate,
+        1 / 0.8,
+        'times',
+      ),
+      line(
+        `2,000 entries in requests of 200, over the bare server's ${bareSent.toFixed(2)} s`,
+        sent / bareSent,
+        1 / 0.8,
+        'times',
+      ),
+      times('reads', found.reads),
+      times('writes', found.writes),
+    ];
+  } finally {
+    bare.stop();
+  }
+}
+
+/** What one writes, and what a colleague does, between devices and server. */
+async function betweenDevices({ address }) {
+  const { waitingUp, live } = await import('./lib/deviceBench.mjs');
+  const { median, slowest } = await live(address, 15);
+  return [
+    line(
+      `a colleague's note in an open journal, median of 15 (slowest ${slowest.toFixed(2)} s)`,
+      median,
+      1,
+      's',
+    ),
+    line(
+      '10,000 entries that waited on a device, until all are sent',
+      await waitingUp(address, 10_000),
+      10,
+      's',
+    ),
+  ];
+}
+
 /** The whole application: how soon it is up again, and what it does then. */
 async function application(home) {
   const first = await startOnce(home);
@@ -301,6 +360,8 @@ async function application(home) {
   return withApplication(home, async (running) => [
     ...results,
     ...(await paper(running.address)),
+    ...(await besideBare(running, home)),
+    ...(await betweenDevices(running)),
     ...(await inTheBrowser(running.address)),
     // Last: it stops the server.
     ...(await longLog(running)),
@@ -318,8 +379,15 @@ await main(async () => {
   await ensurePostgres();
   await ensureChromium();
   await ensureBuilt();
-  const results = process.argv.includes('--log')
-    ? await withHome((home) => withApplication(home, longLog))
+  const only = Object.entries({
+    '--log': (running) => longLog(running),
+    '--server': async (running, home) => [
+      ...(await besideBare(running, home)),
+      ...(await betweenDevices(running)),
+    ],
+  }).find(([flag]) => process.argv.includes(flag));
+  const results = only
+    ? await withHome((home) => withApplication(home, (running) => only[1](running, home)))
     : [...(await core()), ...(await bundle()), ...(await withHome(application))];
   process.exitCode = results.every(Boolean) ? 0 : 1;
 });

@@ -21,11 +21,15 @@ function client(address, connections) {
   const send = (method, path, body) =>
     new Promise((resolve, reject) => {
       const text = body === undefined ? undefined : JSON.stringify(body);
-      const headers = text ? { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) } : {};
+      const headers = text
+        ? { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) }
+        : {};
       const request = http.request({ agent, hostname, port, method, path, headers }, (response) => {
         response.resume();
         response.on('end', () =>
-          response.statusCode === 200 ? resolve() : reject(new Error(`${method} ${path}: ${response.statusCode}`)),
+          response.statusCode === 200
+            ? resolve()
+            : reject(new Error(`${method} ${path}: ${response.statusCode}`)),
         );
       });
       request.on('error', reject);
@@ -60,7 +64,9 @@ async function batches(address, count) {
   const { send, close } = client(address, 1);
   const from = performance.now();
   for (let sent = 0; sent < count; sent += 200)
-    await send('POST', '/api/entries', { entries: Array.from({ length: 200 }, () => ({ id: randomUUID(), ...note() })) });
+    await send('POST', '/api/entries', {
+      entries: Array.from({ length: 200 }, () => ({ id: randomUUID(), ...note() })),
+    });
   close();
   return (performance.now() - from) / 1000;
 }

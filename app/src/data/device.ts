@@ -93,10 +93,14 @@ export class Device {
 
   async dropWaiting(ids: readonly string[]): Promise<void> {
     const write = (await this.#open()).transaction('waiting', 'readwrite');
-    for (const id of ids) {
-      const known = await write.store.index('id').getKey(id);
-      if (known !== undefined) await write.store.delete(known);
-    }
+    const byId = write.store.index('id');
+    // Asked for all at once: one after another two hundred take a tenth of a second.
+    await Promise.all(
+      ids.map(async (id) => {
+        const known = await byId.getKey(id);
+        if (known !== undefined) await write.store.delete(known);
+      }),
+    );
     await write.done;
   }
 

@@ -175,7 +175,12 @@ export class Outbox {
   private async readAll(): Promise<void> {
     try {
       const kept = await this.device.waiting();
-      const readable = kept.flatMap((one) => readWaiting(one) ?? []);
+      // What was read before is not read again: ten thousand of them take a second.
+      const before = new Map(this.state.waiting.map((one) => [one.id, one]));
+      const readable = kept.flatMap((one) => {
+        const had = before.get(one.id);
+        return had && had.refused === one.refused ? had : (readWaiting(one) ?? []);
+      });
       const aside = (await this.device.aside()).length + kept.length - readable.length;
       const known = new Set(readable.map(({ id }) => id));
       const here = this.state.waiting.filter(({ id }) => this.spare.has(id) && !known.has(id));
