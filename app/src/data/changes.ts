@@ -2,7 +2,7 @@ import type { Change, Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { Refused, Unknown, call } from './api';
 import type { Device } from './device';
-import { addEntries, entriesAmong } from './entries';
+import { addEntries, entriesAmong, wholeLog } from './entries';
 import { refreshLists } from './lists';
 import { noteChange } from './newer';
 import type { Outbox } from './outbox';
@@ -132,10 +132,13 @@ export class Following {
       ({ next } = page);
       const entries = entriesAmong(page.items);
       [...entries, ...page.unreadable].forEach(({ id }) => there.add(id));
-      addEntries(this.client, entries, 'from nothing');
+      // The first page at once, the rest in one go: everything worked out from it is worked out twice, not for each page.
+      if (pages.length === 0) addEntries(this.client, entries, 'from nothing');
       this.gotFirst();
       pages.push(entries);
     }
+    addEntries(this.client, pages.flat(), 'from nothing');
+    wholeLog.isHere();
     void sendLost({ there, sentBefore, isOurs: isHere }, this.device, this.outbox).catch(() => undefined);
     this.cursor = cursor;
     this.keep(pages, cursor);

@@ -41,7 +41,7 @@ interface Stores extends DBSchema {
   plans: { key: number; value: KeptPlan };
   /** What an older or newer program left here and this one cannot read: kept as it was. */
   aside: { key: number; value: { readonly at: string; readonly text: string } };
-  entries: { key: string; value: Entry };
+  entries: { key: string; value: Entry; indexes: { createdAt: string } };
   queries: { key: string; value: KeptQuery };
   /** Up to where the log is here: the server's cursor. */
   state: { key: string; value: string };
@@ -59,17 +59,20 @@ export class Device {
     this.#opened ??= openDB<Stores>(storeName(NAME), VERSION, {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
-      upgrade(database, from) {
+      upgrade(database, from, _to, change) {
         if (from < 2) {
           database.createObjectStore('state');
           database.createObjectStore('plans', { keyPath: 'order', autoIncrement: true });
         }
-        if (from > 0) return;
+        if (from > 0) {
+          if (from < 2) change.objectStore('entries').createIndex('createdAt', 'createdAt');
+          return;
+        }
         database
           .createObjectStore('waiting', { keyPath: 'order', autoIncrement: true })
           .createIndex('id', 'id');
         database.createObjectStore('aside', { autoIncrement: true });
-        database.createObjectStore('entries', { keyPath: 'id' });
+        database.createObjectStore('entries', { keyPath: 'id' }).createIndex('createdAt', 'createdAt');
         database.createObjectStore('queries');
       },
     });
@@ -133,6 +136,21 @@ export class Device {
 
   async entries(): Promise<readonly Entry[]> {
     return (await this.#open()).getAll('entries');
+  }
+
+  /** Entries stored last, so many at most. */
+  async newestEntries(count: number): Promise<readonly Entry[]> {
+    const index = (await this.#open()).transaction('entries').store.index('createdAt');
+    const found: Entry[] = [];
+    for (let at = await index.openCursor(null, 'prev'); at && found.length < count; at = await at.continue())
+      found.push(at.value);
+    return found;
+  }
+
+  /** Entries by their ids, so many at most, behind one. */
+  async entriesBehind(id: string | undefined, count: number): Promise<readonly Entry[]> {
+    const behind = id === undefined ? undefined : IDBKeyRange.lowerBound(id, true);
+    return (await this.#open()).getAll('entries', behind, count);
   }
 
   async entryIds(): Promise<readonly string[]> {

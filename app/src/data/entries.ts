@@ -25,6 +25,23 @@ export function withEntries(list: readonly Entry[], more: readonly Entry[]): rea
   return next;
 }
 
+/** Whether a page has all of the log there is: until then those stored last. */
+let whole = false;
+const watchers = new Set<() => void>();
+export const wholeLog = {
+  current: (): boolean => whole,
+  subscribe: (watcher: () => void): (() => void) => {
+    watchers.add(watcher);
+    return () => watchers.delete(watcher);
+  },
+  /** The rest has come, or cannot be had. */
+  isHere: (): void => {
+    if (whole) return;
+    whole = true;
+    watchers.forEach((watcher) => watcher());
+  },
+};
+
 /** What this page was told of the log while no list of it was there to add it to. */
 let waiting: readonly Entry[] = [];
 

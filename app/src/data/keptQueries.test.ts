@@ -8,7 +8,11 @@ beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
 });
 
-const entry = (id: string) => ({ id, kind: 'note' });
+const entry = (id: string) => ({
+  id,
+  kind: 'note',
+  createdAt: `2026-11-02T08:00:00.${id.padStart(3, '0')}Z`,
+});
 
 describe('what a page has read', () => {
   it('is there after a reload without the server, with the time it was read', async () => {
@@ -36,6 +40,23 @@ describe('what a page has read', () => {
     const later = makeQueryClient();
     await keepQueries(later, new Device());
     expect(later.getQueryState(keys.list('jobs'))?.dataUpdatedAt).toBe(0);
+  });
+
+  it('of a long log is what was stored last at once, and then all of it', async () => {
+    const all = Array.from({ length: 4500 }, (_one, index) => ({
+      ...entry(String(index).padStart(5, '0')),
+      createdAt: new Date(Date.UTC(2026, 0, 1) + index * 1000).toISOString(),
+    }));
+    await new Device().keepEntries(all as never);
+    const rest: string[] = [];
+    const ended = new Promise<void>((resolve) => {
+      void keptLog(new Device(), (more, isAll) => {
+        rest.push(...more.map(({ id }) => id));
+        if (isAll) resolve();
+      }).then((first) => expect([first?.length, first?.[0]?.id]).toEqual([200, '04499']));
+    });
+    await ended;
+    expect(rest).toEqual(all.map(({ id }) => id));
   });
 
   it('works as before where the device keeps nothing', async () => {

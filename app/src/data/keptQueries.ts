@@ -63,8 +63,34 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
   return { keepNow };
 }
 
-/** The log as this device has it; nothing where it has none. */
-export async function keptLog(device: Device): Promise<readonly Entry[] | undefined> {
-  const entries = await device.entries().catch(() => []);
-  return entries.length > 0 ? entries : undefined;
+/** Entries of a first picture, and of one turn of reading the rest: what a hundred thousand take at once a thumb would feel. */
+const FIRST = 200;
+const TURN = 2000;
+
+/**
+ * The log as this device has it, those stored last at once and the rest in turns; nothing where it has none.
+ * @param more told of what comes after, and at the end that it was all
+ */
+export async function keptLog(
+  device: Device,
+  more: (entries: readonly Entry[], all: boolean) => void = () => undefined,
+): Promise<readonly Entry[] | undefined> {
+  const first = await device.newestEntries(FIRST).catch(() => []);
+  if (first.length === 0) return undefined;
+  if (first.length < FIRST) {
+    more([], true);
+    return first;
+  }
+  const rest = async () => {
+    for (let last: string | undefined; ;) {
+      const some = await device.entriesBehind(last, TURN);
+      last = some.at(-1)?.id;
+      more(some, some.length < TURN);
+      if (some.length < TURN) return;
+      await new Promise((resolve) => setTimeout(resolve));
+    }
+  };
+  // What cannot be read on is not waited for.
+  void rest().catch(() => more([], true));
+  return first;
 }

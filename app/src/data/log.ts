@@ -3,7 +3,7 @@ import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-quer
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { Following } from './changes';
 import { device } from './device';
-import { addEntries, entriesAmong, withEntries, withWaiting } from './entries';
+import { addEntries, entriesAmong, wholeLog, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
 import { refreshLists, showTruth } from './lists';
@@ -145,7 +145,14 @@ function useStored() {
         await following.catchUp();
         return now() ?? had;
       }
-      const kept = await keptLog(device);
+      // Added in one go: everything that is worked out from it is worked out twice, not fifty times.
+      const rest: Entry[] = [];
+      const kept = await keptLog(device, (more, all) => {
+        rest.push(...entriesAmong(more));
+        if (!all) return;
+        addEntries(client, rest);
+        wholeLog.isHere();
+      });
       if (kept) {
         void following.catchUp().catch(() => undefined);
         return withWaiting(entriesAmong(kept));
@@ -156,8 +163,14 @@ function useStored() {
   });
 }
 
-/** The site log: what the server has and what waits on this device, and a way to write into it. */
-export function useLog() {
+/** Whether all of the log is here: numbers that come from all of it wait for that, and do not jump under the eye. */
+const useWhole = (): boolean => useSyncExternalStore(wholeLog.subscribe, wholeLog.current, wholeLog.current);
+
+/**
+ * The site log: what the server has and what waits on this device, and a way to write into it.
+ * @param how `as it comes`: those stored last are enough to begin with
+ */
+export function useLog(how: 'whole' | 'as it comes' = 'whole') {
   const stored = useStored();
   const state = useOutbox();
   const { writer } = useWriter();
@@ -179,5 +192,7 @@ export function useLog() {
   );
   const { waiting, full, aside } = state;
   const failed = data ? undefined : (stored.error ?? undefined);
-  return { entries, waiting, full, aside, write, failed, loading: stored.isPending };
+  const whole = useWhole();
+  const loading = stored.isPending || (how === 'whole' && !whole && !failed);
+  return { entries, waiting, full, aside, write, failed, loading, whole };
 }

@@ -45,17 +45,19 @@ export interface SiteLog {
   /** Whether the surfaces of every job are here, or cannot be had: one that is missing before may still come. */
   readonly complete: boolean;
   readonly kit: Kit;
+  /** Whether all of the log is here, or those stored last to begin with. */
+  readonly whole: boolean;
 }
 
 /** The log with its names, or what stands in the way. What of a job is not here yet is called by what it is. */
-export function useSiteLog(): {
+export function useSiteLog(how: 'whole' | 'as it comes' = 'whole'): {
   readonly log?: SiteLog;
   readonly failed: Error | undefined;
   readonly retry: () => void;
 } {
   const client = useQueryClient();
   const surfaces = useAllSurfaces();
-  const { entries, failed: noLog, loading } = useLog();
+  const { entries, failed: noLog, loading, whole } = useLog(how);
   const jobs = useList('jobs');
   const { kit, failed: noKit, retry } = useKit();
   const log = useMemo((): SiteLog | undefined => {
@@ -77,9 +79,10 @@ export function useSiteLog(): {
       jobs: jobs.data,
       surfaces: surfaces.data ?? NONE,
       complete: !surfaces.isPending,
+      whole,
       kit,
     };
-  }, [entries, jobs.data, kit, loading, surfaces.data, surfaces.isPending]);
+  }, [entries, jobs.data, kit, loading, whole, surfaces.data, surfaces.isPending]);
   const again = () => {
     retry();
     void client.refetchQueries();

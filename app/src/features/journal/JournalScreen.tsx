@@ -55,7 +55,7 @@ export function itemsOf(days: readonly JournalDay[]): {
 
 /** The whole log, day by day, to read, to search, to print and to take along. */
 export function JournalScreen({ jobId }: { jobId?: string | undefined }) {
-  const { log, failed, retry } = useSiteLog();
+  const { log, failed, retry } = useSiteLog('as it comes');
   if (log) return <Loaded log={log} jobId={jobId} />;
   return (
     <Screen title="Journal" above="Log" backTo="/log">
@@ -132,7 +132,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
             <Words
               colour="ink2"
               aria-live="polite"
-            >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}`}</Words>
+            >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}${log.whole ? '' : ', and more to come'}`}</Words>
             <ExportButtons log={log} days={days} />
             {count === 0 ? (
               <EmptyState
