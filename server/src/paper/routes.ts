@@ -34,7 +34,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     await send(
       {
         kind: 'log-day',
-        rows: await logRows(db, actorOf(request).companyId, options.job),
+        rows: await logRows(db, actorOf(request).companyId, { ...options, date }),
         options: { ...options, date },
       },
       response,

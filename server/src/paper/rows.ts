@@ -1,4 +1,4 @@
-import type { ResourceName, Rows } from '@fine-spray/contract';
+import { CLOCK_TOLERANCE, SKEW_LIMIT, type ResourceName, type Rows } from '@fine-spray/contract';
 import { coreLog } from '@fine-spray/contract/log';
 import { planHistory } from '@fine-spray/contract/planning';
 import { readRecord } from '@fine-spray/core/record';
@@ -21,6 +21,8 @@ function readAtOnce<Result>(
       company,
       one: (name, id) => storeOf(trx, name).get(company.id, id),
       all: async (name, where) => (await storeOf(trx, name).list(company.id, where)).items,
+      some: async (name, ids) => (await storeOf(trx, name).some(company.id, ids)).items,
+      trx,
     });
   });
 }
@@ -28,6 +30,8 @@ function readAtOnce<Result>(
 interface Reader {
   readonly company: LogRows['company'];
   readonly one: <Name extends ResourceName>(name: Name, id: string) => Promise<Rows[Name]>;
+  readonly trx: Database;
+  readonly some: <Name extends ResourceName>(name: Name, ids: readonly string[]) => Promise<Rows[Name][]>;
   readonly all: <Name extends ResourceName>(
     name: Name,
     where?: Readonly<Record<string, string>>,
@@ -56,15 +60,54 @@ export async function paperRows(
   });
 }
 
+/** A day somewhere: its date and how far the clock there is from UTC, minutes. */
+export interface DayAsked {
+  readonly date: string;
+  readonly offset: number;
+  readonly job?: string | undefined;
+}
+
+/** When an entry happened, put right where the clock of its device was wrong: as `timeOf` has it. */
+const TIME = `case when at ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}T' then
+  at::timestamptz + make_interval(secs => case when abs(clock_skew) > ${CLOCK_TOLERANCE} and abs(clock_skew) <= ${SKEW_LIMIT}
+    then clock_skew else 0 end)
+  end`;
+
+/** Ids of the entries of a day, and of those that replace them, whenever that was: a log of years is not read for one day. */
+async function entriesOfDay(
+  trx: Database,
+  companyId: string,
+  { date, offset, job }: DayAsked,
+): Promise<string[]> {
+  const from = Date.parse(`${date}T00:00:00Z`) - offset * 60_000;
+  const within = [new Date(from), new Date(from + 24 * 3600_000)];
+  const ofJob = job === undefined ? {} : { jobId: job };
+  const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
+  const day = ids(
+    await trx('entry')
+      .where({ companyId, ...ofJob })
+      .whereRaw(`${TIME} >= ? and ${TIME} < ?`, [within[0] ?? '', within[1] ?? ''])
+      .select<{ id: string }[]>('id'),
+  );
+  const replacing = ids(
+    await trx('entry').where({ companyId }).whereIn('replaces', day).select<{ id: string }[]>('id'),
+  );
+  return [...new Set([...day, ...replacing])];
+}
+
 /** Everything a day of the log is printed from; of one job where that is asked for. */
-export async function logRows(db: Database, companyId: string, jobId?: string): Promise<LogRows> {
-  return readAtOnce(db, companyId, async ({ company, all }) => ({
-    company,
-    entries: await all('entries', jobId === undefined ? {} : { jobId }),
-    jobs: await all('jobs'),
-    surfaces: await all('surfaces'),
-    coatings: await all('coatings'),
-    tips: await all('tips'),
-    sprayers: await all('sprayers'),
-  }));
+export async function logRows(db: Database, companyId: string, day: DayAsked): Promise<LogRows> {
+  return readAtOnce(db, companyId, async ({ company, all, some, trx }) => {
+    const entries = await some('entries', await entriesOfDay(trx, companyId, day));
+    const named = [...new Set(entries.flatMap(({ surfaceId }) => surfaceId ?? []))];
+    return {
+      company,
+      entries,
+      jobs: await all('jobs'),
+      surfaces: await some('surfaces', named),
+      coatings: await all('coatings'),
+      tips: await all('tips'),
+      sprayers: await all('sprayers'),
+    };
+  });
 }

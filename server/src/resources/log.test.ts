@@ -11,6 +11,8 @@ import {
 } from '@fine-spray/contract';
 import { coreLog } from '@fine-spray/contract/log';
 import { readRecord } from '@fine-spray/core/record';
+import { journal, logNames, type JournalDay } from '@fine-spray/contract/log';
+import { logRows } from '../paper/rows';
 import { startTestServer, type TestServer } from '../testing/server';
 import { readPdf } from '../testing/pdf';
 
@@ -42,6 +44,8 @@ const note = (text = 'Rain until ten.') => ({
   replaces: null,
   payload: { text },
 });
+
+const EMPTY = { jobs: [], surfaces: [], coatings: [], tips: [], sprayers: [] };
 
 describe('the log of the demo', () => {
   it('has entries of almost every kind, each as the contract says, and ends shortly before it was loaded', async () => {
@@ -218,6 +222,43 @@ describe('a day of the log on paper', () => {
     const wrong = await server.call('GET', '/api/log/days/yesterday');
     expect(wrong.status).toBe(422);
   });
+});
+
+describe('a day of a long log', () => {
+  it.each([0, -480, 330])(
+    'has what the whole log has of it, wherever the day is: %d minutes from UTC',
+    async (offset) => {
+      const id = randomUUID();
+      const first = (await all())[0];
+      // Somebody takes back another day's entry today; a clock was wrong by a day.
+      await put(randomUUID(), {
+        ...note(),
+        kind: 'withdrawn',
+        payload: { why: 'Wrong wall' },
+        replaces: first?.id,
+      });
+      await put(id, note());
+      await server.db('entry').where({ id }).update({ clock_skew: 86_400 });
+      const companyId = (await server.db('company').first<{ id: string }>('id')).id;
+      const how = { names: logNames(EMPTY), system: 'metric', offsetAt: () => offset } as const;
+      const says = (day: JournalDay) =>
+        day.lines.map(({ entry, clock, replacedBy }) => [entry.id, clock, replacedBy?.id]);
+      const stored = new Set(
+        (await server.db('surface').select<{ id: string }[]>('id')).map((row) => row.id),
+      );
+      const days = journal(await all(), how);
+      expect(days.length).toBeGreaterThan(5);
+      for (const day of days) {
+        const rows = await logRows(server.data.db, companyId, { date: day.day, offset });
+        const found = journal(rows.entries, how).find((one) => one.day === day.day);
+        expect([day.day, found && says(found)]).toEqual([day.day, says(day)]);
+        const named = new Set(rows.surfaces.map((one) => one.id));
+        for (const { entry } of day.lines)
+          if (stored.has(entry.surfaceId ?? ''))
+            expect([entry.id, named.has(entry.surfaceId ?? '')]).toEqual([entry.id, true]);
+      }
+    },
+  );
 });
 
 describe('the simulated weather station', () => {
