@@ -7,6 +7,7 @@ export * from './entry';
 export * from './standIn';
 export * from './job';
 export * from './place';
+export { withPricesOf, withoutPrices } from './money';
 export * from './passkeys';
 export * from './people';
 export * from './roles';

@@ -23,7 +23,7 @@ export function useMe(): Me | undefined {
 }
 
 /** What the server answers by what somebody may do: not for the next to see. */
-const BY_ROLE = [keys.company, keys.devices, keys.passkeys];
+const BY_ROLE = [keys.company, keys.devices, keys.passkeys, keys.list('coatings'), keys.list('tips')];
 
 /** Somebody has come in: everything is asked for again as them, and what only the one before could see is gone. */
 function came(client: QueryClient, answer: unknown): Me {

@@ -12,7 +12,7 @@ import type { Knex } from 'knex';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
 import { ProblemError } from '../http/problems';
-import type { Actor } from '../people/actor';
+import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
 import { NOTHING_SEEN, readCursor, writeCursor, type Cursor, type Position } from './cursor';
@@ -107,7 +107,7 @@ async function shown(trx: Database, actor: Actor, some: readonly Found[]): Promi
   for (const resource of RESOURCE_NAMES) {
     const ids = idsOf(resource);
     if (ids.length === 0) continue;
-    const { items, unreadable } = await storeOf(trx, resource).some(companyId, ids);
+    const { items, unreadable } = await storeOf(trx, resource, pricesFor(actor)).some(companyId, ids);
     for (const row of items) put(resource, '', { resource, id: row.id, row });
     for (const one of unreadable) put(resource, '', { resource, id: one.id, unreadable: one });
   }

@@ -22,7 +22,7 @@ import type { PlannedJob } from './planned';
 
 /** What to buy for a job: paint at the risk chosen, how sure that is and where it goes; then what is used up besides. */
 export function writeBuyList(paper: Paper, planned: PlannedJob): void {
-  const { buyings, plan, options, refused } = planned;
+  const { buyings, plan, options, refused, money } = planned;
   const { units, risk, aim } = options;
   writeHead(paper, planned);
   if (buyings.length === 0) {
@@ -42,13 +42,18 @@ export function writeBuyList(paper: Paper, planned: PlannedJob): void {
   paper.space(4);
   for (const { order, purchase } of buyings)
     paper.tick(containerText(purchase.containers, units), order.name);
-  if (plan) writeBesides(paper, plan, units);
+  if (plan) writeBesides(paper, plan, units, money);
   paper.heading('How the paint was worked out');
   for (const buying of buyings) writeCoating(paper, buying, planned);
 }
 
 /** What is used up besides paint, and what all of it costs to buy. */
-function writeBesides(paper: Paper, { consumables, cost, book }: JobPlan, units: UnitSystem): void {
+function writeBesides(
+  paper: Paper,
+  { consumables, cost, book }: JobPlan,
+  units: UnitSystem,
+  money: boolean,
+): void {
   paper.heading('Besides paint');
   for (const id of CONSUMABLE_IDS) {
     const { value, low, high, kind } = consumables[id];
@@ -59,11 +64,12 @@ function writeBesides(paper: Paper, { consumables, cost, book }: JobPlan, units:
         high > low ? `${name}, likely ${showRange(low, high, kind, units)}` : name,
       );
   }
+  if (!money) return;
   paper.heading('What it costs to buy');
-  const part = (name: string, money: Money) => ({
+  const part = (name: string, sum: Money) => ({
     label: name,
-    value: aboutText(money.likely, book.currency),
-    note: `likely between ${moneyRange(money, book.currency)}`,
+    value: aboutText(sum.likely, book.currency),
+    note: `likely between ${moneyRange(sum, book.currency)}`,
   });
   paper.grid([part('Paint', cost.paint), part('Besides paint', cost.consumables)], 2);
   const unpriced = cost.missing.filter((one) => one.part !== 'labour').map(({ name }) => name);

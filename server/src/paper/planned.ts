@@ -17,6 +17,8 @@ import { setupCard, type SetupCard } from '@fine-spray/core/setup';
 /** The rows a job's sheets are printed from. */
 export interface PaperRows {
   readonly company: Company;
+  /** Whether who prints it sees what things cost. */
+  readonly money: boolean;
   readonly job: Job;
   readonly surfaces: readonly Surface[];
   readonly kit: Kit;

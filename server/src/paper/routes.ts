@@ -23,7 +23,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
       const { date = format(new Date(), 'yyyy-MM-dd'), ...options } = query.parse(request.query);
-      const rows = await paperRows(db, actorOf(request).companyId, idOf(request), options.history === 'yes');
+      const rows = await paperRows(db, actorOf(request), idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }
@@ -34,7 +34,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
     await send(
       {
         kind: 'log-day',
-        rows: await logRows(db, actorOf(request).companyId, { ...options, date }),
+        rows: await logRows(db, actorOf(request), { ...options, date }),
         options: { ...options, date },
       },
       response,

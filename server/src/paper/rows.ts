@@ -1,10 +1,11 @@
-import { CLOCK_TOLERANCE, SKEW_LIMIT, type ResourceName, type Rows } from '@fine-spray/contract';
+import { CLOCK_TOLERANCE, SKEW_LIMIT, may, type ResourceName, type Rows } from '@fine-spray/contract';
 import { coreLog } from '@fine-spray/contract/log';
 import { planHistory } from '@fine-spray/contract/planning';
 import { readRecord } from '@fine-spray/core/record';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
-import { companyOf } from '../resources/company';
+import { pricesFor, type Actor } from '../people/actor';
+import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
 import type { LogRows } from './logDay';
 import type { PaperRows } from './planned';
@@ -12,16 +13,20 @@ import type { PaperRows } from './planned';
 /** Reads rows of one company as they are stored at one moment. */
 function readAtOnce<Result>(
   db: Database,
-  companyId: string,
+  actor: Actor,
   read: (rows: Reader) => Promise<Result>,
 ): Promise<Result> {
-  return atOneMoment(db, companyId, async (trx) => {
-    const company = await companyOf(trx, companyId);
+  return atOneMoment(db, actor.companyId, async (trx) => {
+    const stored = await companyOf(trx, actor.companyId);
+    const money = may(actor.role, 'money');
+    const company = money ? stored : withoutMoney(stored);
+    const prices = pricesFor(actor);
     return read({
       company,
-      one: (name, id) => storeOf(trx, name).get(company.id, id),
-      all: async (name, where) => (await storeOf(trx, name).list(company.id, where)).items,
-      some: async (name, ids) => (await storeOf(trx, name).some(company.id, ids)).items,
+      money,
+      one: (name, id) => storeOf(trx, name, prices).get(company.id, id),
+      all: async (name, where) => (await storeOf(trx, name, prices).list(company.id, where)).items,
+      some: async (name, ids) => (await storeOf(trx, name, prices).some(company.id, ids)).items,
       trx,
     });
   });
@@ -29,6 +34,7 @@ function readAtOnce<Result>(
 
 interface Reader {
   readonly company: LogRows['company'];
+  readonly money: boolean;
   readonly one: <Name extends ResourceName>(name: Name, id: string) => Promise<Rows[Name]>;
   readonly trx: Database;
   readonly some: <Name extends ResourceName>(name: Name, ids: readonly string[]) => Promise<Rows[Name][]>;
@@ -41,11 +47,11 @@ interface Reader {
 /** Everything a job's sheets are printed from, as it is stored at one moment. */
 export async function paperRows(
   db: Database,
-  companyId: string,
+  actor: Actor,
   jobId: string,
   withHistory: boolean,
 ): Promise<PaperRows> {
-  return readAtOnce(db, companyId, async ({ company, one, all }) => {
+  return readAtOnce(db, actor, async ({ company, money, one, all }) => {
     const job = await one('jobs', jobId);
     const kit = {
       coatings: await all('coatings'),
@@ -54,9 +60,9 @@ export async function paperRows(
       tips: await all('tips'),
     };
     const surfaces = await all('surfaces', { jobId });
-    if (!withHistory) return { company, job, surfaces, kit };
+    if (!withHistory) return { company, money, job, surfaces, kit };
     const history = planHistory(readRecord(coreLog(await all('entries'))));
-    return { company, job, surfaces, kit: { ...kit, history } };
+    return { company, money, job, surfaces, kit: { ...kit, history } };
   });
 }
 
@@ -96,9 +102,9 @@ async function entriesOfDay(
 }
 
 /** Everything a day of the log is printed from; of one job where that is asked for. */
-export async function logRows(db: Database, companyId: string, day: DayAsked): Promise<LogRows> {
-  return readAtOnce(db, companyId, async ({ company, all, some, trx }) => {
-    const entries = await some('entries', await entriesOfDay(trx, companyId, day));
+export async function logRows(db: Database, actor: Actor, day: DayAsked): Promise<LogRows> {
+  return readAtOnce(db, actor, async ({ company, all, some, trx }) => {
+    const entries = await some('entries', await entriesOfDay(trx, company.id, day));
     const named = [...new Set(entries.flatMap(({ surfaceId }) => surfaceId ?? []))];
     return {
       company,

@@ -38,3 +38,7 @@ export function ownPerson(request: Request): Actor & { readonly personId: string
   if (actor.personId === null) throw new ProblemError('not-allowed', 'Choose who you are first.');
   return { ...actor, personId: actor.personId };
 }
+
+/** Whether somebody sees prices. */
+export const pricesFor = ({ role }: Pick<Actor, 'role'>): 'with prices' | 'without prices' =>
+  may(role, 'money') ? 'with prices' : 'without prices';

@@ -2,19 +2,20 @@ import type { BatchWrite } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { writing } from '../db/writing';
 import { ProblemError } from '../http/problems';
+import { pricesFor, type Actor } from '../people/actor';
 import { storeOf } from './store';
 
 /** Several writes in one transaction, in their order: all of them, or none and the problem of the first that fails. */
 export async function writeBatch(
   db: Database,
-  companyId: string,
+  actor: Actor,
   writes: readonly BatchWrite[],
 ): Promise<(object | null)[]> {
-  return writing(db, companyId, async (trx) => {
+  return writing(db, actor.companyId, async (trx) => {
     const rows: (object | null)[] = [];
     for (const [index, one] of writes.entries()) {
       try {
-        rows.push(await writeOne(trx, companyId, one));
+        rows.push(await writeOne(trx, actor, one));
       } catch (error) {
         throw error instanceof ProblemError ? inBatch(error, index) : error;
       }
@@ -23,8 +24,9 @@ export async function writeBatch(
   });
 }
 
-async function writeOne(trx: Database, companyId: string, one: BatchWrite): Promise<object | null> {
-  const store = storeOf(trx, one.resource);
+async function writeOne(trx: Database, actor: Actor, one: BatchWrite): Promise<object | null> {
+  const { companyId } = actor;
+  const store = storeOf(trx, one.resource, pricesFor(actor));
   if (one.content === null) {
     await store.remove(companyId, one.id, one.version);
     return null;

@@ -45,6 +45,7 @@ const note = (text = 'Rain until ten.') => ({
   payload: { text },
 });
 
+const OWNER = (companyId: string) => ({ companyId, role: 'owner' as const, personId: null, deviceId: null });
 const EMPTY = { jobs: [], surfaces: [], coatings: [], tips: [], sprayers: [] };
 
 describe('the log of the demo', () => {
@@ -249,7 +250,7 @@ describe('a day of a long log', () => {
       const days = journal(await all(), how);
       expect(days.length).toBeGreaterThan(5);
       for (const day of days) {
-        const rows = await logRows(server.data.db, companyId, { date: day.day, offset });
+        const rows = await logRows(server.data.db, OWNER(companyId), { date: day.day, offset });
         const found = journal(rows.entries, how).find((one) => one.day === day.day);
         expect([day.day, found && says(found)]).toEqual([day.day, says(day)]);
         const named = new Set(rows.surfaces.map((one) => one.id));

@@ -11,7 +11,7 @@ import { Router, type Request, type Response } from 'express';
 import type { Data } from '../db/data';
 import { expressPath, idOf } from '../http/parameters';
 import { inCompany, writing } from '../db/writing';
-import { actorOf, allow, type Actor } from '../people/actor';
+import { actorOf, allow, pricesFor, type Actor } from '../people/actor';
 import { writeBatch } from './batch';
 import { companyOf, putCompany as storeCompany, withoutMoney } from './company';
 import { putEntries, putEntry } from './entries';
@@ -44,14 +44,16 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     const { operations, body, ofJob, writtenBy, paged: inPages = false } = RESOURCES[name];
     const { list, get, put, remove } = operations;
     const { all } = operations as { readonly all?: Operation };
-    const paged: Handler = async (request, { companyId }) => {
+    const paged: Handler = async (request, actor) => {
+      const { companyId } = actor;
       const { before } = pageQuery.parse(request.query);
-      return inCompany(db, companyId, (trx) => storeOf(trx, name).page(companyId, before));
+      return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).page(companyId, before));
     };
-    const listed: Handler = async (request, { companyId }) => {
+    const listed: Handler = async (request, actor) => {
+      const { companyId } = actor;
       const jobId = ofJob ? idOf(request, 'jobId') : undefined;
       return inCompany(db, companyId, async (trx) => {
-        const store = storeOf(trx, name);
+        const store = storeOf(trx, name, pricesFor(actor));
         if (jobId === undefined) return store.list(companyId);
         await storeOf(trx, 'jobs').get(companyId, jobId);
         return store.list(companyId, { jobId });
@@ -61,9 +63,10 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     if (all) router.get(all.path, send(paged));
     router.get(
       expressPath(get.path),
-      send(async (request, { companyId }) => {
+      send(async (request, actor) => {
+        const { companyId } = actor;
         const id = idOf(request);
-        return inCompany(db, companyId, (trx) => storeOf(trx, name).get(companyId, id));
+        return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).get(companyId, id));
       }),
     );
     router.put(
@@ -76,7 +79,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         return name === 'entries'
           ? putEntry(db, actor, { id: rowId, content: content as never, clockSkew: clockOf(request) })
           : writing(db, companyId, (trx) =>
-              storeOf(trx, name).put(companyId, rowId, version, content as never),
+              storeOf(trx, name, pricesFor(actor)).put(companyId, rowId, version, content as never),
             );
       }),
     );
@@ -86,7 +89,9 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         allow(actor, writtenBy);
         const { companyId } = actor;
         const { version } = remove.query.parse(request.query);
-        await writing(db, companyId, (trx) => storeOf(trx, name).remove(companyId, idOf(request), version));
+        await writing(db, companyId, (trx) =>
+          storeOf(trx, name, pricesFor(actor)).remove(companyId, idOf(request), version),
+        );
         return undefined;
       }),
     );
@@ -121,7 +126,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     send(async (request, actor) => {
       const { writes } = postBatch.body.parse(request.body);
       for (const { resource } of writes) allow(actor, RESOURCES[resource].writtenBy);
-      return { rows: await writeBatch(db, actor.companyId, writes) };
+      return { rows: await writeBatch(db, actor, writes) };
     }),
   );
   return router;

@@ -5,6 +5,8 @@ import {
   RESOURCES,
   fieldProblems,
   whatIsWrong,
+  withPricesOf,
+  withoutPrices,
   type Contents,
   type ResourceName,
   type Rows,
@@ -80,8 +82,15 @@ const FOREIGN_KEY = '23503';
 /** The order people gave the rows of a job, or the one they were made in. */
 const orderOf = (ofJob: boolean) => [...(ofJob ? ['position'] : []), 'createdAt', 'id'];
 
+/** Whether who reads and writes rows has to do with prices: else they see none, and those that are stored stay. */
+export type Prices = 'with prices' | 'without prices';
+
 /** The rows of a resource on a database or within a transaction; everything about it follows from its definition. */
-export function storeOf<Name extends ResourceName>(db: Database, name: Name): Store<Name> {
+export function storeOf<Name extends ResourceName>(
+  db: Database,
+  name: Name,
+  prices: Prices = 'with prices',
+): Store<Name> {
   const definition = RESOURCES[name];
   const {
     one,
@@ -114,8 +123,10 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
       Object.fromEntries(Object.entries(one).filter(([field]) => !byServer.includes(field)));
     return isDeepStrictEqual(without(contentOf(row)), without(plain(given) as object));
   };
+  const seen = (content: object): object =>
+    prices === 'with prices' ? content : withoutPrices(name, content);
   const shown = (row: Row): object => ({
-    ...contentOf(row),
+    ...seen(contentOf(row)),
     ...Object.fromEntries(beside.map((field) => [field, row[field] ?? null])),
     ...Object.fromEntries(Object.keys(counts).map((field) => [field, row[field]])),
     id: row.id,
@@ -186,8 +197,10 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
   }
 
   async function write(companyId: string, id: string, version: number, given: object): Promise<Row> {
-    const fields = upgrade(given);
     const row = await rowOf(companyId, id);
+    const written = upgrade(given);
+    const fields =
+      prices === 'with prices' ? written : withPricesOf(name, written, row ? contentOf(row) : undefined);
     if (row && says(row, fields)) return row;
     if (row && row.version !== version)
       throw await inTheWay(row, `This ${one} was changed elsewhere in the meantime.`);
@@ -198,7 +211,7 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
     if (other && unique) throw await inTheWay(other, unique.sentence);
     if (left) await db('tombstone').where({ companyId, resource: name, id }).delete();
     const columns = { ...toColumns(fields), version: version + 1 };
-    const [written] = (
+    const [now] = (
       row
         ? await db(table)
             .where({ companyId, id })
@@ -208,8 +221,8 @@ export function storeOf<Name extends ResourceName>(db: Database, name: Name): St
             .insert({ id, companyId, ...columns })
             .returning('*')
     ) as Row[];
-    if (!written) throw missing();
-    return written;
+    if (!now) throw missing();
+    return now;
   }
 
   /** Inserts those that are not there yet. */

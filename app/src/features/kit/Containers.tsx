@@ -2,6 +2,7 @@ import { PRICE_LIMITS, USUAL_BOOK, type Coating } from '@fine-spray/contract';
 import { of } from '@fine-spray/core';
 import Plus from 'lucide-react-native/icons/plus';
 import { View } from 'react-native';
+import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { QuantityField } from '@/ui/field';
@@ -25,6 +26,7 @@ export function Containers({
   onInvalid: (field: string, message: string | undefined) => void;
 }) {
   const { data: company } = useCompany();
+  const money = useMay('money');
   const currency = company?.book?.currency ?? USUAL_BOOK.currency;
   const replace = (index: number, change: Partial<Container>) =>
     onChange(containers.map((one, at) => (at === index ? { ...one, ...change } : one)));
@@ -46,15 +48,17 @@ export function Containers({
                 onInvalid={(message) => onInvalid(`container ${index}`, message)}
               />
             </View>
-            <View className="min-w-0 flex-1">
-              <PriceField
-                label={`Price ${index + 1}`}
-                unit={currency}
-                value={price}
-                limits={PRICE_LIMITS}
-                onChange={(next) => replace(index, { price: next })}
-              />
-            </View>
+            {money ? (
+              <View className="min-w-0 flex-1">
+                <PriceField
+                  label={`Price ${index + 1}`}
+                  unit={currency}
+                  value={price}
+                  limits={PRICE_LIMITS}
+                  onChange={(next) => replace(index, { price: next })}
+                />
+              </View>
+            ) : null}
           </View>
           {containers.length > 1 ? (
             <Button

@@ -171,6 +171,7 @@ function Field({
   onInvalid: (message: string | undefined) => void;
 }) {
   const { data: company } = useCompany();
+  const money = useMay('money');
   switch (field.as) {
     case 'text':
     case 'note':
@@ -205,7 +206,7 @@ function Field({
         </Labelled>
       );
     case 'price':
-      return (
+      return money ? (
         <PriceField
           label={field.label}
           unit={company?.book?.currency ?? USUAL_BOOK.currency}
@@ -213,7 +214,7 @@ function Field({
           limits={PRICE_LIMITS}
           onChange={onChange}
         />
-      );
+      ) : null;
     case 'quantity':
       return (
         <QuantityField
