@@ -29,8 +29,7 @@ interface Row {
   readonly version: number;
   readonly coats: number;
 }
-const ask = async (url: string, init?: RequestInit) =>
-  (await fetch(`${instance.address}/api/${url}`, init)).json();
+const ask = async (url: string): Promise<unknown> => (await fetch(`${instance.address}/api/${url}`)).json();
 const rows = async (url: string): Promise<Row[]> => ((await ask(url)) as { items: Row[] }).items;
 async function kilnHouse() {
   const job = (await rows('jobs')).find(({ name }) => name === 'Kiln House, ground floor')?.id ?? '';

@@ -24,6 +24,12 @@ import { useTheme } from '@/ui/theme/theme';
 const timeOf = (at: number) =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
+/** What waits on this device: what goes up by itself, and what somebody has to look at. */
+function keptWords(going: number, refused: number): string {
+  const waits = going > 0 ? [`Kept on this device, ${going} waiting to send.`] : [];
+  return [...waits, ...(refused > 0 ? [`${refused} not taken: kept until you decide.`] : [])].join(' ');
+}
+
 /** What holds everywhere: the server is away, entries wait, the clock is wrong, a new version is here. Nothing while all is well. */
 export function Strip() {
   const router = useRouter();
@@ -76,7 +82,7 @@ export function Strip() {
             text={
               full
                 ? `This device takes no more: keep this page open until ${entries.length} are sent.`
-                : `Kept on this device, ${waiting.length} waiting to send.${refused > 0 ? ` ${refused} not taken.` : ''}`
+                : keptWords(waiting.length - refused, refused)
             }
           />
           <Button label="Look" kind="quiet" onPress={() => router.navigate('/log/waiting')} />
