@@ -2,7 +2,7 @@ import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import type { Entry, EntryKind } from '@fine-spray/contract';
 import { isReadable, kitFile, jobFile, schemaOf } from '@fine-spray/contract';
-import { coreLog } from '@fine-spray/contract/log';
+import { LogFold } from '@fine-spray/contract/log';
 import { plannedCoats, type Kit } from '@fine-spray/contract/planning';
 import { USUAL_COMB, readTip } from '@fine-spray/core';
 import {
@@ -11,7 +11,6 @@ import {
   lessons,
   nextCoats,
   nowAndNext,
-  readRecord,
   recoatClocks,
   tipRecords,
 } from '@fine-spray/core/record';
@@ -132,9 +131,9 @@ export function logOf(count: number): Entry[] {
 }
 
 /** What all screens of a log show: the record, clocks and plan against actual of a job, every tip, every lesson, litres, films. */
-function everything(entries: readonly Entry[]): number {
+function everything(entries: readonly Entry[], fold: LogFold): number {
   const now = Date.parse(entries[entries.length - 1]?.at ?? '') + 3600_000;
-  const record = readRecord(coreLog(entries));
+  const record = fold.record(entries);
   const clocks = recoatClocks(record, COATINGS, now, 'metric', SURFACES);
   const lists = nowAndNext(nextCoats(PLANNED, record), clocks);
   const compared = comparePlan(PLANNED, record, TIPS, job.id);
@@ -176,9 +175,10 @@ export function derive(count: number, rounds: number) {
     const timed = (log: readonly Entry[]) => {
       tidied();
       const from = performance.now();
-      found = everything(log);
+      found = everything(log, fold);
       return (performance.now() - from) / 1000;
     };
+    const fold = new LogFold();
     const entries = JSON.parse(sent) as Entry[];
     // As a page does ahead of their use, in turns while nothing else is to be done.
     const from = performance.now();

@@ -50,7 +50,7 @@ test('what is typed while the server is away is stored when it is back', async (
     await expect(page.getByTestId('setup-card')).toBeVisible();
     await first.stop();
     await page.getByLabel('Height, m').first().fill('2.9');
-    await expect(page.getByTestId('save-state')).toContainText('Not stored yet, trying again');
+    await expect(page.getByTestId('save-state')).toHaveText('Kept on this device, waiting to send');
     const second = await startFineSpray(home, port);
     await expect(page.getByTestId('save-state')).toHaveText('Stored', { timeout: 20_000 });
     await page.reload();

@@ -48,6 +48,8 @@ export class Following {
   private cursor: string | undefined;
   private firstPage: Promise<void> | undefined;
   private gotFirst: () => void = () => undefined;
+  /** The whole log is being read: what is there is not all. */
+  readsAll = false;
 
   constructor(
     private readonly client: QueryClient,
@@ -123,6 +125,7 @@ export class Following {
 
   /** The whole log, last first, and what changes from this moment on. */
   private async anew(): Promise<void> {
+    this.readsAll = true;
     const sentBefore = this.outbox.current().sent;
     const { cursor } = await ask('now');
     const there = new Set<string>();
@@ -138,6 +141,7 @@ export class Following {
       pages.push(entries);
     }
     addEntries(this.client, pages.flat(), 'from nothing');
+    this.readsAll = false;
     wholeLog.isHere();
     void sendLost({ there, sentBefore, isOurs: isHere }, this.device, this.outbox).catch(() => undefined);
     this.cursor = cursor;

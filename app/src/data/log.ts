@@ -158,6 +158,8 @@ function useStored() {
         return withWaiting(entriesAmong(kept));
       }
       await following.first();
+      // Nothing is kept here and nothing is on its way: what is there is all.
+      if (!following.readsAll) wholeLog.isHere();
       return withWaiting(now() ?? NONE);
     },
   });

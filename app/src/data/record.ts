@@ -1,7 +1,7 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
 import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
-import { coreLog, logNames, type LogNames } from '@fine-spray/contract/log';
-import { readRecord, type OwnedTip, type SiteRecord } from '@fine-spray/core/record';
+import { LogFold, logNames, type LogNames } from '@fine-spray/contract/log';
+import type { OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -13,9 +13,12 @@ const NONE: readonly Surface[] = [];
 
 const RECORDS = new WeakMap<readonly Entry[], SiteRecord>();
 
+/** What was read of the log before: it goes on from there. */
+const fold = new LogFold();
+
 /** The log put in order once for all who ask. */
 export function recordOf(entries: readonly Entry[]): SiteRecord {
-  const known = RECORDS.get(entries) ?? readRecord(coreLog(entries));
+  const known = RECORDS.get(entries) ?? fold.record(entries);
   RECORDS.set(entries, known);
   return known;
 }

@@ -1,4 +1,5 @@
 /** The stored log as the core derives from it, as a reader sees it, and as files. */
+export { LogFold } from './fold';
 export { coreLog } from './coreLog';
 export {
   journal,

@@ -1,6 +1,6 @@
 import { coatingValues, type Coating } from '../coating';
 import { workingDefault, type Input } from '../explain';
-import { addTo } from '../grouping';
+import { addTo, byTime, ordered, type Timed } from '../grouping';
 import type { SetupHistory } from '../setup';
 import { transferEfficiency, type Element, type Side, type Wind } from '../takeoff';
 import type { TipFamily } from '../tip';
@@ -31,6 +31,8 @@ export interface Learned extends LearnedValue {
 interface Reading {
   readonly job: string | undefined;
   readonly value: number;
+  /** When it was first heard of: readings are taken in the order of time. */
+  readonly heard: Timed;
   readonly of: readonly Pick<LogEntry, 'id'>[];
 }
 
@@ -53,7 +55,7 @@ function readingsBy<About>(
   read: (record: SiteRecord, add: (about: About, reading: Reading) => void) => void,
 ) {
   const known = new WeakMap<SiteRecord, ReadonlyMap<string, Readings<About>>>();
-  const grouped = (record: SiteRecord) => {
+  const readOne = (record: SiteRecord) => {
     const made = new Map<string, Readings<About>>();
     read(record, (about, reading) => {
       const key = keyOf(about);
@@ -61,10 +63,32 @@ function readingsBy<About>(
       if (group) group.all.push(reading);
       else made.set(key, { about, all: [reading] });
     });
+    return made;
+  };
+  /** Those of the parts together: a part that has not changed is not read again. */
+  const join = (parts: readonly SiteRecord[]) => {
+    const lists = new Map<string, { readonly about: About; readonly lists: (readonly Reading[])[] }>();
+    for (const part of parts)
+      for (const [key, { about, all }] of groups(part)) {
+        const group = lists.get(key);
+        if (group) group.lists.push(all);
+        else lists.set(key, { about, lists: [all] });
+      }
+    const inTime = [...lists].map(([key, { about, lists: some }]): [string, Readings<About>] => [
+      key,
+      { about, all: [...ordered(some.flat(), (a, b) => byTime(a.heard, b.heard))] },
+    ]);
+    // In the order they were first heard of, as they are when the log is read in one.
+    const first = ([, { all }]: [string, Readings<About>]) => all[0]?.heard ?? { id: '', at: 0 };
+    return new Map(inTime.sort((a, b) => byTime(first(a), first(b))));
+  };
+  const grouped = (record: SiteRecord): ReadonlyMap<string, Readings<About>> => {
+    const made = record.parts ? join(record.parts) : readOne(record);
     known.set(record, made);
     return made;
   };
-  const groups = (record: SiteRecord) => known.get(record) ?? grouped(record);
+  const groups = (record: SiteRecord): ReadonlyMap<string, Readings<About>> =>
+    known.get(record) ?? grouped(record);
   return {
     of: (record: SiteRecord, about: About): readonly Reading[] => groups(record).get(keyOf(about))?.all ?? [],
     abouts: (record: SiteRecord): readonly About[] => [...groups(record).values()].map(({ about }) => about),
@@ -82,11 +106,12 @@ export const workKey = ({ element, side, wind }: PieceOfWork) =>
   `${element} ${side === 'inside' ? side : wind}`;
 
 const transfers = readingsBy<PieceOfWork>(workKey, (record, add) => {
-  for (const { finished, wet, volume, sprayed, combs, job } of record.coats) {
+  for (const { finished, wet, volume, sprayed, combs, job, heard } of record.coats) {
     if (!finished || wet === undefined || volume <= 0) continue;
     add(finished, {
       job,
       value: (finished.trueArea * wet) / volume,
+      heard,
       of: [finished, ...sprayed, ...combs],
     });
   }
@@ -111,7 +136,7 @@ const setupKey = ({ coating, family }: CoatingAndFamily) => `${family} ${coating
 const pressures = readingsBy(setupKey, (record, add) => {
   for (const entry of record.of('set-up confirmed')) {
     const { job, pressure, expected } = entry;
-    if (expected > 0) add(entry, { job, value: pressure / expected, of: [entry] });
+    if (expected > 0) add(entry, { job, value: pressure / expected, heard: entry, of: [entry] });
   }
 });
 
@@ -143,9 +168,9 @@ function speedOverCard(combs: readonly CombLogged[]): number {
 }
 
 const speeds = readingsBy<CoatingAndFamily>(setupKey, (record, add) => {
-  for (const { coating, combs, job } of record.coats) {
+  for (const { coating, combs, job, heard } of record.coats) {
     for (const [family, own] of timedCombs(combs)) {
-      add({ coating, family }, { job, value: speedOverCard(own), of: own });
+      add({ coating, family }, { job, value: speedOverCard(own), heard, of: own });
     }
   }
 });
@@ -163,7 +188,7 @@ const thinnings = readingsBy<Pick<CoatingAndFamily, 'coating'>>(
   ({ coating }) => coating,
   (record, add) => {
     for (const entry of record.of('set-up confirmed')) {
-      add(entry, { job: entry.job, value: 1 + entry.thinner, of: [entry] });
+      add(entry, { job: entry.job, value: 1 + entry.thinner, heard: entry, of: [entry] });
     }
   },
 );
@@ -179,7 +204,7 @@ const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
   ({ coating, cup }) => `${cup} ${coating}`,
   (record, add) => {
     for (const entry of record.of('viscosity')) {
-      add(entry, { job: entry.job, value: entry.seconds, of: [entry] });
+      add(entry, { job: entry.job, value: entry.seconds, heard: entry, of: [entry] });
     }
   },
 );

@@ -9,7 +9,7 @@ export type {
   SetupConfirmed,
   Sprayed,
 } from './entries';
-export { readRecord, type CoatRecord, type SiteRecord } from './sheet';
+export { joinRecords, readRecord, type CoatRecord, type SiteRecord } from './sheet';
 export { filmAchieved, type FilmAchieved } from './film';
 export {
   nowAndNext,

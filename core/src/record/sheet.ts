@@ -1,5 +1,5 @@
 import type { CombInterval } from '../film';
-import { addTo, inForce } from '../grouping';
+import { addTo, byTime, inForce, ordered, type Timed } from '../grouping';
 import type {
   CoatFinished,
   CombLogged,
@@ -13,6 +13,8 @@ import type {
 /** One coat of one coating on one surface, with all the log says of it. */
 export interface CoatRecord extends LoggedSurface {
   readonly job: string | undefined;
+  /** The first entry that told of it. */
+  readonly heard: Timed;
   /** Milliseconds since 1970. */
   readonly started: number | undefined;
   readonly finished: CoatFinished | undefined;
@@ -34,6 +36,8 @@ export interface SiteRecord {
   readonly coatsOf: (surface: string) => readonly CoatRecord[];
   /** One coat of a surface; missing before it was heard of. */
   readonly coatOf: (coat: LoggedSurface) => CoatRecord | undefined;
+  /** Records it is made of, each of surfaces of its own; missing where it was read in one. */
+  readonly parts?: readonly SiteRecord[];
 }
 
 type Coat = { -readonly [Key in keyof CoatRecord]: CoatRecord[Key] } & {
@@ -57,7 +61,8 @@ const find = <One extends LoggedSurface>(
   { coating, coat }: LoggedSurface,
 ) => coats?.find((one) => one.coat === coat && one.coating === coating);
 
-const newCoat = ({ surface, coating, coat, job }: OnCoat): Coat => ({
+const newCoat = ({ surface, coating, coat, job, id, at }: OnCoat): Coat => ({
+  heard: { id, at },
   surface,
   coating,
   coat,
@@ -112,5 +117,50 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
     coats,
     coatsOf: (surface) => bySurface.get(surface) ?? none,
     coatOf: (coat) => find(bySurface.get(coat.surface), coat),
+  };
+}
+
+/** Worked out when it is first asked for. */
+function lazily<Value>(work: () => Value): () => Value {
+  let found: { readonly value: Value } | undefined;
+  return () => (found ??= { value: work() }).value;
+}
+
+/**
+ * One record of several, each of surfaces of its own: the same as if their logs had been read together, at the price of what is
+ * asked of it. What holds must have been found out over all of them before: none may replace an entry of another.
+ */
+export function joinRecords(parts: readonly SiteRecord[]): SiteRecord {
+  const inTime = <Entry extends Timed>(lists: readonly (readonly Entry[])[]) => ordered(lists.flat(), byTime);
+  const byKind = new Map<EntryKind, readonly LogEntry[]>();
+  const of = <Kind extends EntryKind>(kind: Kind) => {
+    const known = byKind.get(kind) ?? inTime<LogEntry>(parts.map((part) => part.of(kind)));
+    byKind.set(kind, known);
+    return known as readonly EntryOf<Kind>[];
+  };
+  const partOf = lazily(() => {
+    const found = new Map<string, SiteRecord>();
+    for (const part of parts) for (const { surface } of part.coats) found.set(surface, part);
+    return found;
+  });
+  const none: readonly never[] = [];
+  const current = lazily(() => inTime(parts.map((part) => part.current)));
+  const coats = lazily(() =>
+    ordered(
+      parts.flatMap((part) => part.coats),
+      (a, b) => byTime(a.heard, b.heard),
+    ),
+  );
+  return {
+    parts,
+    of,
+    get current() {
+      return current();
+    },
+    get coats() {
+      return coats();
+    },
+    coatsOf: (surface) => partOf().get(surface)?.coatsOf(surface) ?? none,
+    coatOf: (coat) => partOf().get(coat.surface)?.coatOf(coat),
   };
 }

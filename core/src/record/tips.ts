@@ -115,9 +115,15 @@ function recordOf(
   // What it sprayed before the log is taken as the paint it sprays now.
   if (before > 0) litres[next] = (litres[next] ?? 0) + before;
   const volume = CLASSES.reduce((sum, abrasion) => sum + (litres[abrasion] ?? 0), 0);
-  const through = (at: number) =>
-    before + sprayed.reduce((sum, entry) => (entry.at <= at ? sum + entry.volume : sum), 0);
-  const readings = fans.map(({ at, width }) => ({ at, width, volume: through(at) }));
+  // Both are in the order of time: each is gone through once.
+  let [through, spent] = [0, 0];
+  const readings = fans.map(({ at, width }) => {
+    for (let entry = sprayed[spent]; entry && entry.at <= at; entry = sprayed[spent]) {
+      through += entry.volume;
+      spent += 1;
+    }
+    return { at, width, volume: before + through };
+  });
   const last = readings[readings.length - 1];
   const worn = last && wornTip(code, { by: 'fan', width: last.width });
   const byLitres = litresLeft(litres, next);

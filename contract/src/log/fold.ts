@@ -1,0 +1,95 @@
+import { joinRecords, readRecord, type SiteRecord } from '@fine-spray/core/record';
+import type { Entry } from '../entry';
+import { coreLog } from './coreLog';
+
+/** Entries of one job, with the surfaces first heard of in it, and what they say together. */
+interface Part {
+  readonly entries: Map<string, Entry>;
+  record: SiteRecord | undefined;
+}
+
+/** Where entries without a job stand. */
+const NO_JOB = '';
+
+/**
+ * A log that is folded job by job and goes on from what it knows: a list that has one more entry costs that entry's job. The
+ * record is the one that `readRecord` gives of the whole log.
+ */
+export class LogFold {
+  private readonly known = new Map<string, Entry>();
+  private readonly parts = new Map<string, Part>();
+  /** The part of each surface: that of the job it was first heard of in, wherever it was moved since. */
+  private readonly partOfSurface = new Map<string, string>();
+  private readonly partOfEntry = new Map<string, string>();
+  /** How many entries replace one. */
+  private readonly replaced = new Map<string, number>();
+  private joined: SiteRecord = joinRecords([]);
+
+  /** The list that was read last. */
+  private last: readonly Entry[] = [];
+
+  /** What a log says; lists that differ by little from the one before cost little. */
+  record(entries: readonly Entry[]): SiteRecord {
+    let same = 0;
+    while (same < entries.length && entries[same] === this.last[same]) same += 1;
+    if (same === entries.length && same === this.last.length) return this.joined;
+    const before = new Map(this.last.slice(same).map((one) => [one.id, one]));
+    let changed = false;
+    for (const one of entries.slice(same)) {
+      const had = before.get(one.id) ?? this.known.get(one.id);
+      before.delete(one.id);
+      if (had === one) continue;
+      if (had) this.forget(had);
+      this.take(one);
+      changed = true;
+    }
+    for (const gone of before.values()) {
+      this.forget(gone);
+      changed = true;
+    }
+    this.last = entries;
+    if (changed) this.joined = joinRecords([...this.parts.values()].map((part) => this.read(part)));
+    return this.joined;
+  }
+
+  private read(part: Part): SiteRecord {
+    part.record ??= readRecord(
+      coreLog([...part.entries.values()].filter(({ id }) => (this.replaced.get(id) ?? 0) === 0)),
+    );
+    return part.record;
+  }
+
+  private keyOf({ surfaceId, jobId }: Entry): string {
+    if (surfaceId === null) return jobId ?? NO_JOB;
+    const known = this.partOfSurface.get(surfaceId) ?? jobId ?? NO_JOB;
+    this.partOfSurface.set(surfaceId, known);
+    return known;
+  }
+
+  private take(one: Entry): void {
+    const key = this.keyOf(one);
+    const part = this.parts.get(key) ?? { entries: new Map<string, Entry>(), record: undefined };
+    this.parts.set(key, part);
+    part.entries.set(one.id, one);
+    part.record = undefined;
+    this.known.set(one.id, one);
+    this.partOfEntry.set(one.id, key);
+    if (one.replaces !== null) this.count(one.replaces, 1);
+  }
+
+  private forget(one: Entry): void {
+    const part = this.parts.get(this.partOfEntry.get(one.id) ?? NO_JOB);
+    part?.entries.delete(one.id);
+    if (part) part.record = undefined;
+    this.known.delete(one.id);
+    this.partOfEntry.delete(one.id);
+    if (one.replaces !== null) this.count(one.replaces, -1);
+  }
+
+  /** One more, or one less, replaces an entry: what its part says changes. */
+  private count(id: string, by: number): void {
+    this.replaced.set(id, (this.replaced.get(id) ?? 0) + by);
+    const part = this.parts.get(this.partOfEntry.get(id) ?? '\0');
+    if (part) part.record = undefined;
+  }
+}
