@@ -155,6 +155,19 @@ describe('a page that follows', () => {
     expect(server.sent.sort()).toEqual(['b', 'c']);
   });
 
+  it('reads all of it though another page has kept it meanwhile: what it saw before was nothing', async () => {
+    server.write(entry('a'), entry('b'), entry('c'));
+    const first = open();
+    const second = new Following(makeQueryClient(), new Device(), outbox);
+    // The second page looks at the device while the first has kept nothing yet.
+    expect(await second.beganWhole()).toBe(false);
+    await first.catchUp();
+    await isKept();
+    server.asked = [];
+    await second.catchUp();
+    expect(server.asked.filter((url) => url.startsWith('/api/entries')).length).toBeGreaterThan(0);
+  });
+
   it('goes on from where the device has all of it: cut off in between it is told again', async () => {
     server.write(entry('a'));
     await open().catchUp();

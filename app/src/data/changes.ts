@@ -46,6 +46,7 @@ export class Following {
   private running: Promise<void> | undefined;
   private asked = false;
   private cursor: string | undefined;
+  private begun: Promise<string | undefined> | undefined;
   private firstPage: Promise<void> | undefined;
   private gotFirst: () => void = () => undefined;
   /** The whole log is being read: what is there is not all. */
@@ -66,6 +67,15 @@ export class Following {
     return this.running;
   }
 
+  /**
+   * Whether the device had all of the log when this page began. Asked before the log itself is read: another page may be keeping
+   * it just now, and what was not there a moment ago is not made up for by its cursor.
+   */
+  async beganWhole(): Promise<boolean> {
+    this.begun ??= this.device.cursor().catch(() => undefined);
+    return (await this.begun) !== undefined;
+  }
+
   /** Done when there is something of the log to show on a device that has nothing of it. */
   async first(): Promise<void> {
     this.firstPage ??= new Promise((resolve) => (this.gotFirst = resolve));
@@ -81,7 +91,8 @@ export class Following {
   }
 
   private async once(): Promise<void> {
-    const kept = this.cursor ?? (await this.device.cursor().catch(() => undefined));
+    await this.beganWhole();
+    const kept = this.cursor ?? (await this.begun);
     if (kept === undefined) return this.anew();
     try {
       let now = kept;

@@ -145,16 +145,18 @@ function useStored() {
         await following.catchUp();
         return now() ?? had;
       }
+      const whole = await following.beganWhole();
       // Added in one go: everything that is worked out from it is worked out twice, not fifty times.
       const rest: Entry[] = [];
       const kept = await keptLog(device, (more, all) => {
         rest.push(...entriesAmong(more));
         if (!all) return;
         addEntries(client, rest);
-        wholeLog.isHere();
+        if (whole) wholeLog.isHere();
       });
       if (kept) {
-        void following.catchUp().catch(() => undefined);
+        // Where the server is away, what there is is all there is.
+        void following.catchUp().catch(() => wholeLog.isHere());
         return withWaiting(entriesAmong(kept));
       }
       await following.first();
