@@ -2,32 +2,11 @@ import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { once } from 'node:events';
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
-import path from 'node:path';
-import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
 import { keeps } from './device';
-import { freePort, temporaryHome } from './fine-spray';
-import { Instance } from './instance';
+import { ownServer } from './ownServer';
 import { storedLog, type StoredEntry } from './storedLog';
 
-let cluster: Cluster;
-let instance: Instance;
-let clear: () => void;
-
-test.beforeAll(async () => {
-  const { home, remove } = temporaryHome();
-  clear = remove;
-  cluster = await startCluster(path.join(home, 'postgres'));
-  instance = new Instance(await freePort(), cluster.url);
-  await instance.start();
-});
-test.afterAll(async () => {
-  await instance.kill();
-  await cluster.stop();
-  clear();
-});
-test.beforeEach(async () => {
-  if (!instance.runs) await instance.start();
-});
+const instance = ownServer();
 
 interface Row {
   readonly id: string;

@@ -1,27 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import path from 'node:path';
-import { startCluster, type Cluster } from '../scripts/lib/cluster.mjs';
 import { keeps } from './device';
-import { freePort, temporaryHome } from './fine-spray';
-import { Instance } from './instance';
+import { ownServer } from './ownServer';
 
-let cluster: Cluster;
-let instance: Instance;
-let clear: () => void;
-test.beforeAll(async () => {
-  const { home, remove } = temporaryHome();
-  clear = remove;
-  cluster = await startCluster(path.join(home, 'postgres'));
-  instance = new Instance(await freePort(), cluster.url);
-});
-test.beforeEach(async () => {
-  if (!instance.runs) await instance.start();
-});
-test.afterAll(async () => {
-  await instance.kill();
-  await cluster.stop();
-  clear();
-});
+const instance = ownServer();
 
 interface Row {
   readonly id: string;

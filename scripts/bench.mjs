@@ -2,9 +2,9 @@ import { spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { APP_DIST, EXPORT_ENV, ensureBuilt } from './lib/build.mjs';
+import { bundled } from './lib/bundled.mjs';
 import { freePort, runningCluster } from './lib/cluster.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
@@ -27,19 +27,7 @@ function line(what, measured, limit, unit) {
 }
 
 /** A bench of the core, bundled as one module. */
-async function coreBench(name) {
-  const esbuild = await import('esbuild');
-  const outfile = path.join(BUILD, `${name}.mjs`);
-  await esbuild.build({
-    entryPoints: [path.join(ROOT, `bench/${name}.ts`)],
-    outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    logLevel: 'error',
-  });
-  return import(pathToFileURL(outfile).href);
-}
+const coreBench = (name) => bundled(name, `export * from './bench/${name}.ts';`);
 
 /** Seconds of the deposit kernel in C, doubles, -O3; nothing where there is no compiler. */
 async function inC({ columns, rows, cell, stamps: count }, { across, through }, rounds) {

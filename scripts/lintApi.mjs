@@ -1,29 +1,20 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { createConfig, lint } from '@redocly/openapi-core';
 import spectral from '@stoplight/spectral-core';
 import rulesets from '@stoplight/spectral-rulesets';
-import { build } from 'esbuild';
+import { bundled } from './lib/bundled.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { main, say } from './lib/say.mjs';
 
 /** `npm run lint:api`: the OpenAPI document by two linters, with all that they recommend. */
 await main(async () => {
-  const folder = path.join(ROOT, '.build');
-  mkdirSync(folder, { recursive: true });
-  const outfile = path.join(folder, 'openapi.mjs');
-  await build({
-    stdin: { contents: "export { openApiDocument } from '@fine-spray/contract/openapi';", resolveDir: ROOT },
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    outfile,
-    logLevel: 'error',
-  });
-  const { openApiDocument } = await import(pathToFileURL(outfile).href);
+  const { openApiDocument } = await bundled(
+    'openapi',
+    "export { openApiDocument } from '@fine-spray/contract/openapi';",
+  );
   const text = JSON.stringify(openApiDocument(), null, 1);
-  const file = path.join(folder, 'openapi.json');
+  const file = path.join(ROOT, '.build/openapi.json');
   writeFileSync(file, text);
 
   const one = new spectral.Spectral();

@@ -5,8 +5,9 @@ import type { Device } from './device';
 import { addEntries, entriesAmong, wholeLog } from './entries';
 import { refreshLists } from './lists';
 import { noteChange } from './newer';
+import { OneAtATime, alone } from './oneAtATime';
 import type { Outbox } from './outbox';
-import { keys, listed } from './resources';
+import { keys, pagesOf } from './resources';
 import { sendLost } from './restored';
 import { isHere, surelyOurs } from './whose';
 
@@ -43,8 +44,7 @@ async function ask(since: string): Promise<Answer> {
  * page that was just opened asks for its lists as ever; what changes afterwards comes to it.
  */
 export class Following {
-  private running: Promise<void> | undefined;
-  private asked = false;
+  private readonly catchingUp = new OneAtATime(() => this.once());
   private cursor: string | undefined;
   private begun: Promise<string | undefined> | undefined;
   private firstPage: Promise<void> | undefined;
@@ -60,11 +60,7 @@ export class Following {
 
   /** Done when everything up to now is here; asked again meanwhile, once more. It throws where the server cannot be asked. */
   catchUp(): Promise<void> {
-    this.asked = true;
-    this.running ??= this.run().finally(() => {
-      this.running = undefined;
-    });
-    return this.running;
+    return this.catchingUp.run();
   }
 
   /**
@@ -82,15 +78,8 @@ export class Following {
     await Promise.race([this.firstPage, this.catchUp()]);
   }
 
-  private async run(): Promise<void> {
-    while (this.asked) {
-      this.asked = false;
-      if (!(await surelyOurs())) return;
-      await this.once();
-    }
-  }
-
   private async once(): Promise<void> {
+    if (!(await surelyOurs())) return;
     await this.beganWhole();
     const kept = this.cursor ?? (await this.begun);
     if (kept === undefined) return this.anew();
@@ -141,9 +130,7 @@ export class Following {
     const { cursor } = await ask('now');
     const there = new Set<string>();
     const pages: (readonly Entry[])[] = [];
-    for (let next: string | null = ''; next !== null;) {
-      const page = await listed(`/api/entries${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`);
-      ({ next } = page);
+    for await (const page of pagesOf('entries')) {
       const entries = entriesAmong(page.items);
       [...entries, ...page.unreadable].forEach(({ id }) => there.add(id));
       // The first page at once, the rest in one go: everything worked out from it is worked out twice, not for each page.
@@ -201,20 +188,14 @@ export class Following {
     const timer = setInterval(look, ASK);
     globalThis.addEventListener?.('focus', look, { signal: left.signal });
     globalThis.addEventListener?.('online', look, { signal: left.signal });
-    void alone(left.signal, () => stream(heard, left.signal));
+    // Ended before its turn, it never had the stream.
+    void alone(CHANNEL, () => stream(heard, left.signal), left.signal).catch(() => undefined);
     return () => {
       left.abort();
       clearInterval(timer);
       channel?.close();
     };
   }
-}
-
-/** Does it while no other page of this device does, until it is ended. */
-async function alone(ended: AbortSignal, work: () => Promise<void>): Promise<void> {
-  const locks = (globalThis.navigator as Navigator | undefined)?.locks;
-  if (!locks) return work();
-  await locks.request(CHANNEL, { signal: ended }, work).catch(() => undefined);
 }
 
 /** Listens to the server's stream; one that ends is opened again. */

@@ -11,6 +11,7 @@ import { Refused, Unknown, call, failureOfAnswer, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptEntry } from './device';
 import { readKept, writeKept } from './kept';
 import { newId } from './newId';
+import { OneAtATime, alone } from './oneAtATime';
 import { surelyOurs } from './whose';
 
 /** An entry that waits on this device. */
@@ -86,10 +87,7 @@ export class Outbox {
   private readonly listeners = new Set<() => void>();
   private readonly spare = new Map<string, Waiting>();
   private readonly dropped = new Set<string>();
-  /** What is being sent, until it is through. */
-  private sending: Promise<void> | undefined;
-  /** Something has called for sending since sending began. */
-  private asked = false;
+  private readonly sending = new OneAtATime(() => this.sendOnce());
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly channel: BroadcastChannel | undefined;
@@ -300,23 +298,18 @@ export class Outbox {
 
   /** Sends what waits, in its order, until all is sent or the server does not answer; then tries again later. */
   send(): Promise<void> {
-    this.asked = true;
-    this.sending ??= this.sendAsked();
-    return this.sending;
+    return this.sending.run();
   }
 
-  private async sendAsked(): Promise<void> {
-    try {
-      await this.start();
-      // Asked again while the last entry was on its way: there may be one more that was not seen.
-      while (this.asked) {
-        this.asked = false;
-        clearTimeout(this.timer);
-        if (this.state.waiting.length > 0 && (await this.mayBegin())) await this.alone(() => this.sendAll());
-      }
-    } finally {
-      this.sending = undefined;
-    }
+  private async sendOnce(): Promise<void> {
+    await this.start();
+    clearTimeout(this.timer);
+    if (this.state.waiting.length === 0 || !(await this.mayBegin())) return;
+    await alone(CHANNEL, async (shared) => {
+      // Another page may have sent some of it while this one waited for its turn.
+      if (shared) await this.reload();
+      await this.sendAll();
+    });
   }
 
   private async mayBegin(): Promise<boolean> {
@@ -330,22 +323,11 @@ export class Outbox {
 
   /** Done when nothing is being kept or sent any more; what the server did not take waits for its next try. */
   async idle(): Promise<void> {
-    for (let seen: unknown; seen !== this.turn || this.sending !== undefined;) {
+    for (let seen: unknown; seen !== this.turn || this.sending.running !== undefined;) {
       seen = this.turn;
-      await this.sending;
+      await this.sending.running;
       await this.turn;
     }
-  }
-
-  /** Does it while no other page of this device does. */
-  private async alone(work: () => Promise<void>): Promise<void> {
-    const locks = (globalThis.navigator as Navigator | undefined)?.locks;
-    if (!locks) return work();
-    await locks.request(CHANNEL, async () => {
-      // Another page may have sent some of it while this one waited for its turn.
-      await this.reload();
-      await work();
-    });
   }
 
   /** Tries again later, and later still each time. */

@@ -3,6 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { NotOurs, Refused, Unreachable, call, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptPlan } from './device';
 import { newId } from './newId';
+import { OneAtATime, alone } from './oneAtATime';
 import { reach } from './reach';
 import { surelyOurs } from './whose';
 
@@ -91,9 +92,7 @@ export class Plans {
   private readonly listeners = new Set<() => void>();
   private started: Promise<void> | undefined;
   private turn: Promise<unknown> = Promise.resolve();
-  private sending: Promise<void> | undefined;
-  /** Something has called for sending since sending began. */
-  private asked = false;
+  private readonly sending = new OneAtATime(() => this.sendAll());
   private onItsWay: string | undefined;
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -284,18 +283,7 @@ export class Plans {
 
   /** Sends what waits, in its order; done when all is sent, or the server does not answer. */
   send(): Promise<void> {
-    this.asked = true;
-    this.sending ??= this.sendAsked().finally(() => {
-      this.sending = undefined;
-    });
-    return this.sending;
-  }
-
-  private async sendAsked(): Promise<void> {
-    while (this.asked) {
-      this.asked = false;
-      await this.sendAll();
-    }
+    return this.sending.run();
   }
 
   private async sendAll(): Promise<void> {
@@ -308,13 +296,11 @@ export class Plans {
       this.later();
       return;
     }
-    const locks = (globalThis.navigator as Navigator | undefined)?.locks;
-    const work = async () => {
+    await alone(CHANNEL, async (shared) => {
       // Another page may have sent some of it meanwhile.
-      if (locks) await this.reload();
+      if (shared) await this.reload();
       await this.sendEach();
-    };
-    await (locks ? locks.request(CHANNEL, work) : work());
+    });
   }
 
   private async sendEach(): Promise<void> {

@@ -63,12 +63,27 @@ interface List {
 }
 
 /** The rows of a list as they came, and which of it the server could not read; those are noted. */
-export async function listed(path: string, signal?: AbortSignal): Promise<Required<List>> {
+async function listed(path: string, signal?: AbortSignal): Promise<Required<List>> {
   const answer = (await call('GET', path, undefined, signal ? { signal } : {})) as Partial<List>;
   if (!Array.isArray(answer.items)) throw new Unknown(`${path} is no list.`);
   const unreadable = answer.unreadable ?? [];
   noteUnreadable(`${path} there`, unreadable);
   return { items: answer.items as unknown[], unreadable, next: answer.next ?? null };
+}
+
+/** A long list page by page, those stored last first. */
+export async function* pagesOf(
+  resource: ResourceName,
+  signal?: AbortSignal,
+): AsyncGenerator<Required<List>, void, undefined> {
+  for (let next: string | null = ''; next !== null;) {
+    const page = await listed(
+      `/api/${resource}${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`,
+      signal,
+    );
+    yield page;
+    ({ next } = page);
+  }
 }
 
 /** The rows of a list as they are now: with what this page was told since it was asked for, and what waits here. */
@@ -99,7 +114,7 @@ export function useList<Name extends ListName>(name: Name) {
 }
 
 /** How the rows of a job are asked for; read through `useSound`. */
-export const ofJobQuery = (name: OfJob, jobId: string) => ({
+const ofJobQuery = (name: OfJob, jobId: string) => ({
   queryKey: keys.ofJob(name, jobId),
   queryFn: ({ signal }: { readonly signal: AbortSignal }) => rowsOf(name, signal, jobId),
 });
@@ -111,14 +126,7 @@ export function useAllSurfaces() {
     queryKey: keys.surfacesOfAll,
     queryFn: async ({ signal }) => {
       const all: unknown[] = [];
-      for (let next: string | null = ''; next !== null;) {
-        const page = await listed(
-          `/api/surfaces${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`,
-          signal,
-        );
-        all.push(...page.items);
-        ({ next } = page);
-      }
+      for await (const { items } of pagesOf('surfaces', signal)) all.push(...items);
       await plans.start();
       const rows = asItIs('surfaces', all);
       for (const [jobId, some] of byJob(rows as readonly Surface[]))

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { openApiDocument } from '@fine-spray/contract/openapi';
 import { Router } from 'express';
 
@@ -43,9 +43,8 @@ export function docsRoutes(file: string): Router {
   router.get('/api/docs', (_request, response) => {
     response.type('text/html').send(PAGE);
   });
-  const script = readFileSync(file);
   router.get(`/api/docs/${SCRIPT}`, (_request, response) => {
-    response.type('text/javascript').send(script);
+    response.sendFile(SCRIPT, { root: path.dirname(file) });
   });
   return router;
 }
