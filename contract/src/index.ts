@@ -14,10 +14,11 @@ export * from './roles';
 export * from './system';
 export * from './tombstone';
 export * from './files';
+export * from './oldJobs';
 export * from './paper';
 export type { Operation } from './operation';
 export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
-export { documentNaming, idsAt, pageQuery, unreadable, type Reference, type Unreadable } from './resource';
+export { documentNaming, idsAt, unreadable, type PageQuery, type Reference, type Unreadable } from './resource';
 export {
   BATCH_LIMIT,
   RESOURCES,

@@ -3,6 +3,7 @@ import { changes, changesQuery } from './changes';
 import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
+import { jobsOfLog, oldJobsPage, oldJobsQuery } from './oldJobs';
 import { dayPaperOptions, paperOptions } from './paper';
 import { newPasskeyBody, passkeyBody, passkeyOptions, passkeys } from './passkeys';
 import {
@@ -154,6 +155,19 @@ export const SINGLE_OPERATIONS = {
     summary: 'A day of the site log on paper',
     query: dayPaperOptions,
     file: 'application/pdf',
+  },
+  getLogJobs: {
+    method: 'get',
+    path: '/api/log/jobs',
+    summary: 'Jobs there is something written for: how much, and when the last of it was stored',
+    answer: jobsOfLog,
+  },
+  getOldJobs: {
+    method: 'get',
+    path: '/api/log/old-jobs',
+    summary: 'Jobs nobody has written for in two months: what all later work needs of their log, in pages',
+    query: oldJobsQuery,
+    answer: oldJobsPage,
   },
   getChanges: {
     method: 'get',

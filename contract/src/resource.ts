@@ -44,7 +44,7 @@ export const unreadable = z.object({ id: z.string(), name: z.string(), why: z.st
 export type Unreadable = z.infer<typeof unreadable>;
 
 /** From where a page of a long list goes on. */
-export const pageQuery = z
+const pageQuery = z
   .object({
     before: z
       .string()
@@ -53,6 +53,14 @@ export const pageQuery = z
       .meta({ description: '`next` of the page before; without it the first page' }),
   })
   .strict();
+/** The same of rows that belong to a job or to none. */
+const pageByJob = pageQuery.safeExtend({
+  job: id
+    .or(z.literal('none'))
+    .optional()
+    .meta({ description: 'Only what belongs to this job; `none`: only what belongs to no job' }),
+});
+export type PageQuery = z.infer<typeof pageByJob>;
 const nextPage = z
   .string()
   .nullable()
@@ -82,7 +90,7 @@ export function resource<
     method: 'get',
     path: `/api/${path}`,
     summary: `A page of ${one}s, those stored last first`,
-    query: pageQuery,
+    query: 'jobId' in fields.shape ? pageByJob : pageQuery,
     answer: z.object({ ...items, next: nextPage }),
   } as const;
   const operations = {

@@ -11,6 +11,7 @@ import { expressPath } from './http/parameters';
 import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
 import { applicationFiles } from './http/static';
 import type { Pool } from './jobs/pool';
+import { logRoutes } from './log/routes';
 import { paperRoutes } from './paper/routes';
 import { peopleRoutes } from './people/routes';
 import { sessions } from './people/session';
@@ -134,6 +135,7 @@ export function createApp({
   app.use(peopleRoutes({ db: doorDb, signIn, publicUrl: at.publicUrl }));
   app.use(resourceRoutes(data));
   app.use(changeRoutes(data));
+  app.use(logRoutes(db));
   app.use(paperRoutes(db, pool));
   app.use(gaugeRoutes());
   app.use(weatherRoutes());

@@ -1,5 +1,6 @@
-import { joinRecords, readRecord, type SiteRecord } from '@fine-spray/core/record';
+import { digestedRecord, joinRecords, readRecord, type SiteRecord } from '@fine-spray/core/record';
 import type { Entry } from '../entry';
+import type { OldJob } from '../oldJobs';
 import { coreLog } from './coreLog';
 
 /** Entries of one job, with the surfaces first heard of in it, and what they say together. */
@@ -11,9 +12,14 @@ interface Part {
 /** Where entries without a job stand. */
 const NO_JOB = '';
 
+/** Jobs that are known by their digest, by id. */
+export type OldJobs = ReadonlyMap<string, OldJob>;
+const NO_OLD: OldJobs = new Map();
+
 /**
  * A log that is folded job by job and goes on from what it knows: a list that has one more entry costs that entry's job. The
- * record is the one that `readRecord` gives of the whole log.
+ * record is the one that `readRecord` gives of the whole log; of old jobs it has what their digests say, whatever of their
+ * entries is in the list.
  */
 export class LogFold {
   private readonly known = new Map<string, Entry>();
@@ -24,17 +30,18 @@ export class LogFold {
   /** How many entries replace one. */
   private readonly replaced = new Map<string, number>();
   private joined: SiteRecord = joinRecords([]);
+  private old: OldJobs = NO_OLD;
 
   /** The list that was read last. */
   private last: readonly Entry[] = [];
 
   /** What a log says; lists that differ by little from the one before cost little. */
-  record(entries: readonly Entry[]): SiteRecord {
+  record(entries: readonly Entry[], old: OldJobs = NO_OLD): SiteRecord {
+    let changed = this.takeOld(old);
     let same = 0;
     while (same < entries.length && entries[same] === this.last[same]) same += 1;
-    if (same === entries.length && same === this.last.length) return this.joined;
+    if (!changed && same === entries.length && same === this.last.length) return this.joined;
     const before = new Map(this.last.slice(same).map((one) => [one.id, one]));
-    let changed = false;
     for (const one of entries.slice(same)) {
       const had = before.get(one.id) ?? this.known.get(one.id);
       before.delete(one.id);
@@ -48,15 +55,39 @@ export class LogFold {
       changed = true;
     }
     this.last = entries;
-    if (changed) this.joined = joinRecords([...this.parts.values()].map((part) => this.read(part)));
+    if (changed) this.joined = joinRecords([...this.parts].map(([key, part]) => this.read(key, part)));
     return this.joined;
   }
 
-  private read(part: Part): SiteRecord {
-    part.record ??= readRecord(
-      coreLog([...part.entries.values()].filter(({ id }) => (this.replaced.get(id) ?? 0) === 0)),
-    );
+  private read(key: string, part: Part): SiteRecord {
+    if (part.record) return part.record;
+    const old = this.old.get(key);
+    part.record = old
+      ? digestedRecord(coreLog(old.kept), { job: key, digest: old.digest })
+      : readRecord(
+          coreLog([...part.entries.values()].filter(({ id }) => (this.replaced.get(id) ?? 0) === 0)),
+        );
     return part.record;
+  }
+
+  /** Takes over which jobs are old; whether that changes anything. */
+  private takeOld(old: OldJobs): boolean {
+    if (old === this.old) return false;
+    const before = this.old;
+    this.old = old;
+    let changed = false;
+    for (const key of new Set([...before.keys(), ...old.keys()])) {
+      if (before.get(key) === old.get(key)) continue;
+      this.partOf(key).record = undefined;
+      changed = true;
+    }
+    return changed;
+  }
+
+  private partOf(key: string): Part {
+    const part = this.parts.get(key) ?? { entries: new Map<string, Entry>(), record: undefined };
+    this.parts.set(key, part);
+    return part;
   }
 
   private keyOf({ surfaceId, jobId }: Entry): string {
@@ -68,8 +99,7 @@ export class LogFold {
 
   private take(one: Entry): void {
     const key = this.keyOf(one);
-    const part = this.parts.get(key) ?? { entries: new Map<string, Entry>(), record: undefined };
-    this.parts.set(key, part);
+    const part = this.partOf(key);
     part.entries.set(one.id, one);
     part.record = undefined;
     this.known.set(one.id, one);

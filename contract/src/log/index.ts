@@ -1,5 +1,6 @@
 /** The stored log as the core derives from it, as a reader sees it, and as files. */
-export { LogFold } from './fold';
+export { LogFold, type OldJobs } from './fold';
+export { boundJobs, jobsOf, oldJobFrom } from './oldJobs';
 export { coreLog } from './coreLog';
 export {
   journal,

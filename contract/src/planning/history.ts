@@ -1,5 +1,5 @@
 import type { Input } from '@fine-spray/core/explain';
-import { transferFrom, workKey, type PieceOfWork, type SiteRecord } from '@fine-spray/core/record';
+import { transferFrom, workKey, worksOf, type PieceOfWork, type SiteRecord } from '@fine-spray/core/record';
 
 /** What the crew's own log changes in a plan: plain data, so that it can go to a worker with the kit. */
 export interface PlanHistory {
@@ -12,10 +12,9 @@ export interface PlanHistory {
  * site: a plan looks for the tip first.
  */
 export function planHistory(record: SiteRecord): PlanHistory {
-  const works = new Map(record.of('coat finished').map((one) => [workKey(one), one]));
-  const transfer = [...works].flatMap(([key, work]) => {
+  const transfer = worksOf(record).flatMap((work) => {
     const found = transferFrom(record, work);
-    return found ? [[key, found] as const] : [];
+    return found ? [[workKey(work), found] as const] : [];
   });
   return { transfer: Object.fromEntries(transfer) };
 }

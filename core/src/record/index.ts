@@ -9,7 +9,16 @@ export type {
   SetupConfirmed,
   Sprayed,
 } from './entries';
-export { joinRecords, readRecord, type CoatRecord, type SiteRecord } from './sheet';
+export {
+  digestedRecord,
+  joinRecords,
+  readRecord,
+  type CoatRecord,
+  type Digested,
+  type SiteRecord,
+} from './sheet';
+export { DIGESTED_KINDS, DIGEST_VERSION, type JobDigest, type PieceOfWork } from './digest';
+export { digestOf, workKey } from './readings';
 export { filmAchieved, type FilmAchieved } from './film';
 export {
   nowAndNext,
@@ -41,11 +50,10 @@ export {
   learnedTransfer,
   lessons,
   transferFrom,
-  workKey,
+  worksOf,
   type HistoryQuery,
   type Learned,
   type LearnedKind,
   type Lesson,
-  type PieceOfWork,
 } from './history';
 export { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';

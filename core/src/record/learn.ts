@@ -82,6 +82,49 @@ function spreadOf(values: readonly number[]): number {
   return MEDIAN_TO_SIGMA * (lowerMedian(values.map((one) => Math.abs(one - centre))) ?? 0);
 }
 
+/** What is read of the readings of one job, whatever the other jobs say. */
+interface OwnReadings {
+  readonly spread: number;
+  readonly logs: readonly number[];
+  readonly middle: number;
+  /** From three readings on a job has a middle of its own to start from. */
+  readonly settled: ReturnType<typeof biweight> | undefined;
+}
+
+const OWN = new WeakMap<readonly number[], OwnReadings>();
+
+const knownOf = (logs: readonly number[], spread: number) =>
+  logs.map((at): Known => ({ at, information: 1 / square(spread) }));
+
+function readJob(readings: readonly number[], spread: number): OwnReadings {
+  const logs = readings.filter((one) => one > 0 && Number.isFinite(one)).map(Math.log);
+  const middle = lowerMedian(logs) ?? 0;
+  const settled = logs.length > 2 ? biweight(knownOf(logs, spread), middle) : undefined;
+  return { spread, logs, middle, settled };
+}
+
+/** Read once for a list that stays the same: a log of hundreds of jobs is learned from again with each entry. */
+function ownReadings(readings: readonly number[], spread: number): OwnReadings {
+  const known = OWN.get(readings);
+  if (known?.spread === spread) return known;
+  const read = readJob(readings, spread);
+  OWN.set(readings, read);
+  return read;
+}
+
+/** Where half of the information of all readings and of what is held lies to each side. */
+function crowdOf(jobs: readonly OwnReadings[], information: number, held: Known): number {
+  const all = Float64Array.from(jobs.flatMap(({ logs }) => logs)).sort();
+  const half = (all.length * information + held.information) / 2;
+  const before = all.findIndex((at) => at > held.at);
+  const below = before === -1 ? all.length : before;
+  // Up to what is held, what is held, and beyond it.
+  if (below * information >= half) return all[Math.ceil(half / information) - 1] ?? held.at;
+  const upToHeld = below * information + held.information;
+  if (upToHeld >= half) return held.at;
+  return all[below + Math.ceil((half - upToHeld) / information) - 1] ?? held.at;
+}
+
 /**
  * A value learned from the log, in two steps: the readings of each job make that job's value, the jobs make the crew's.
  * Normal in logarithms, held by the default; in both steps what lies far off is not believed at all, until others agree
@@ -93,24 +136,22 @@ export function learnedValue(
   jobs: readonly (readonly number[])[],
   spread: Spread,
 ): LearnedValue {
-  const logs = jobs
-    .map((readings) => readings.filter((one) => one > 0 && Number.isFinite(one)).map(Math.log))
-    .filter((readings) => readings.length > 0);
-  const readings = logs.reduce((sum, one) => sum + one.length, 0);
+  const own = jobs
+    .map((readings) => ownReadings(readings, spread.reading))
+    .filter(({ logs }) => logs.length > 0);
+  const readings = own.reduce((sum, { logs }) => sum + logs.length, 0);
   const held: Known = {
     at: Math.log(prior.value),
     information: square(RANGE_SIGMAS / (Math.log(prior.high) - Math.log(prior.low))),
   };
-  const information = 1 / square(spread.reading);
-  const knownOf = (values: readonly number[]) => values.map((at): Known => ({ at, information }));
   let crowd: number | undefined;
-  const byJob = logs.map((job): Known => {
-    const own = lowerMedian(job) ?? 0;
-    // From three on a job has a middle of its own; before that it is looked at from where all readings are.
-    const start = job.length > 2 ? own : (crowd ??= weightedMedian([...knownOf(logs.flat()), held]));
-    const { at, believed } = biweight(knownOf(job), start);
+  const byJob = own.map(({ logs, middle, settled }): Known => {
+    // With two readings or one it is looked at from where all readings are.
+    const { at, believed } =
+      settled ??
+      biweight(knownOf(logs, spread.reading), (crowd ??= crowdOf(own, 1 / square(spread.reading), held)));
     return {
-      at: believed === 0 ? own : at,
+      at: believed === 0 ? middle : at,
       information: 1 / (square(spread.job) + square(spread.reading) / (believed || 1)),
     };
   });
@@ -125,12 +166,12 @@ export function learnedValue(
       formula: 'learned value',
       inputs: [
         prior,
-        given('Jobs', 'count', logs.length, 'Site log'),
+        given('Jobs', 'count', own.length, 'Site log'),
         given('Readings', 'count', readings, 'Site log'),
       ],
       basis: readings > 0 ? 'history' : prior.basis,
     },
-    jobs: logs.length,
+    jobs: own.length,
     readings,
     spread: byJob.length > 2 ? Math.expm1(spreadOf(byJob.map((one) => one.at))) : spread.job,
   };

@@ -1,5 +1,7 @@
 import type { CombInterval } from '../film';
 import { addTo, byTime, inForce, ordered, type Timed } from '../grouping';
+import { quantity, type Volume } from '../units';
+import type { JobDigest } from './digest';
 import type {
   CoatFinished,
   CombLogged,
@@ -27,6 +29,19 @@ export interface CoatRecord extends LoggedSurface {
   readonly readings: number;
 }
 
+/** Paint that went through a tip of the kit. */
+export interface ThroughTip extends Timed {
+  readonly tip: string;
+  readonly coating: string;
+  readonly volume: Volume;
+}
+
+/** A job that is known by its digest. */
+export interface Digested {
+  readonly job: string;
+  readonly digest: JobDigest;
+}
+
 /** The log put in order once, for everything that is derived from it. */
 export interface SiteRecord {
   readonly current: readonly LogEntry[];
@@ -38,6 +53,8 @@ export interface SiteRecord {
   readonly coatOf: (coat: LoggedSurface) => CoatRecord | undefined;
   /** Records it is made of, each of surfaces of its own; missing where it was read in one. */
   readonly parts?: readonly SiteRecord[];
+  /** What stands here for coats that are not: those of a job nobody works on any more. */
+  readonly digested?: Digested;
 }
 
 type Coat = { -readonly [Key in keyof CoatRecord]: CoatRecord[Key] } & {
@@ -118,6 +135,44 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
     coatsOf: (surface) => bySurface.get(surface) ?? none,
     coatOf: (coat) => find(bySurface.get(coat.surface), coat),
   };
+}
+
+/** The record of a job whose coats are known by their digest alone; the log has its entries of other kinds. */
+export const digestedRecord = (log: readonly LogEntry[], digested: Digested): SiteRecord => ({
+  ...readRecord(log),
+  digested,
+});
+
+const THROUGH = new WeakMap<SiteRecord, readonly ThroughTip[]>();
+
+function throughDigested({ job, digest: { through } }: Digested): readonly ThroughTip[] {
+  const { tips, coatings, tip, coating, at, volume } = through;
+  const digits = String(at.length).length;
+  return at.map((when, index) => ({
+    // Of one moment they stay in their order.
+    id: `${job} ${String(index).padStart(digits, '0')}`,
+    at: when,
+    tip: tips[tip[index] ?? 0] ?? '',
+    coating: coatings[coating[index] ?? 0] ?? '',
+    volume: quantity(volume[index] ?? 0),
+  }));
+}
+
+function readThrough(record: SiteRecord): readonly ThroughTip[] {
+  if (record.parts) return ordered(record.parts.flatMap(throughOf), byTime);
+  const own = record
+    .of('sprayed')
+    .flatMap(({ id, at, tip, coating, volume }): ThroughTip[] =>
+      tip === undefined ? [] : [{ id, at, tip, coating, volume }],
+    );
+  return record.digested ? ordered([...own, ...throughDigested(record.digested)], byTime) : own;
+}
+
+/** Paint through the tips of the kit, in the order of time. Each record is read once. */
+export function throughOf(record: SiteRecord): readonly ThroughTip[] {
+  const found = THROUGH.get(record) ?? readThrough(record);
+  THROUGH.set(record, found);
+  return found;
 }
 
 /** Worked out when it is first asked for. */

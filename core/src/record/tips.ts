@@ -13,8 +13,8 @@ import {
   type Wear,
 } from '../tip';
 import { counted, quantity, type Length, type Result } from '../units';
-import type { SetupConfirmed, Sprayed } from './entries';
-import type { SiteRecord } from './sheet';
+import type { SetupConfirmed } from './entries';
+import { throughOf, type SiteRecord, type ThroughTip } from './sheet';
 
 /** A tip of the kit. */
 export interface OwnedTip {
@@ -76,7 +76,7 @@ export function tipRecords(
   tips: readonly OwnedTip[],
   coatings: Readonly<Record<string, Coating>>,
 ): readonly TipRecord[] {
-  const sprayed = byTip(record.of('sprayed'));
+  const sprayed = byTip(throughOf(record));
   const measured = byTip(record.of('fan measured'));
   const confirmed = byTip(record.of('set-up confirmed'));
   const retired = new Set(record.of('tip retired').map(({ tip }) => tip));
@@ -92,7 +92,7 @@ export function tipRecords(
 }
 
 interface Uses {
-  readonly sprayed: readonly Sprayed[];
+  readonly sprayed: readonly ThroughTip[];
   readonly fans: readonly { readonly at: number; readonly width: Length }[];
   readonly confirmed: readonly SetupConfirmed[];
 }
@@ -190,7 +190,7 @@ function leftByFan(code: Tip, last: TipFan | undefined, total: number): Explaine
 }
 
 /** When what is left is sprayed, at the litres of a day this tip has had since its first. */
-function wornOut({ value, low, high }: Explained, sprayed: readonly Sprayed[]): TipRecord['wornAt'] {
+function wornOut({ value, low, high }: Explained, sprayed: readonly ThroughTip[]): TipRecord['wornAt'] {
   const [first] = sprayed;
   const last = sprayed[sprayed.length - 1];
   if (!first || !last) return undefined;

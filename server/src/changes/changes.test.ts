@@ -289,7 +289,7 @@ describe('open pages', () => {
 
 describe('the database itself keeps companies apart', () => {
   const tables = [
-    ...['company', 'person', 'device', 'device_person', 'credential', 'sign_in_code', 'tombstone'],
+    ...['company', 'person', 'device', 'device_person', 'credential', 'sign_in_code', 'tombstone', 'old_job'],
     ...RESOURCE_NAMES.map((name) => RESOURCES[name].table),
   ];
   let other: string;

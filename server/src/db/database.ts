@@ -10,6 +10,7 @@ import * as hardener from './migrations/008-hardener';
 import * as tombstones from './migrations/009-tombstones';
 import * as people from './migrations/010-people';
 import * as changes from './migrations/011-changes';
+import * as oldJobs from './migrations/012-old-jobs';
 
 export type Database = Knex;
 
@@ -26,6 +27,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '009-tombstones': tombstones,
   '010-people': people,
   '011-changes': changes,
+  '012-old-jobs': oldJobs,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -1,9 +1,8 @@
 import { CLOCK_TOLERANCE, SKEW_LIMIT, may, type ResourceName, type Rows } from '@fine-spray/contract';
-import { coreLog } from '@fine-spray/contract/log';
 import { planHistory } from '@fine-spray/contract/planning';
-import { readRecord } from '@fine-spray/core/record';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
+import { keepOldJobs, recordOfAll } from '../log/oldJobs';
 import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
@@ -51,7 +50,8 @@ export async function paperRows(
   jobId: string,
   withHistory: boolean,
 ): Promise<PaperRows> {
-  return readAtOnce(db, actor, async ({ company, money, one, all }) => {
+  if (withHistory) await keepOldJobs(db, actor.companyId);
+  return readAtOnce(db, actor, async ({ company, money, one, all, trx }) => {
     const job = await one('jobs', jobId);
     const kit = {
       coatings: await all('coatings'),
@@ -61,7 +61,7 @@ export async function paperRows(
     };
     const surfaces = await all('surfaces', { jobId });
     if (!withHistory) return { company, money, job, surfaces, kit };
-    const history = planHistory(readRecord(coreLog(await all('entries'))));
+    const history = planHistory(await recordOfAll(trx, company.id));
     return { company, money, job, surfaces, kit: { ...kit, history } };
   });
 }

@@ -4,8 +4,8 @@ import {
   SINGLE_OPERATIONS,
   SKEW_LIMIT,
   may,
-  pageQuery,
   type Operation,
+  type PageQuery,
 } from '@fine-spray/contract';
 import { Router, type Request, type Response } from 'express';
 import type { Data } from '../db/data';
@@ -44,11 +44,13 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     const { operations, body, ofJob, writtenBy, paged: inPages = false } = RESOURCES[name];
     const { list, get, put, remove } = operations;
     const { all } = operations as { readonly all?: Operation };
-    const paged: Handler = async (request, actor) => {
-      const { companyId } = actor;
-      const { before } = pageQuery.parse(request.query);
-      return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).page(companyId, before));
-    };
+    const paged =
+      ({ query }: Operation): Handler =>
+      async (request, actor) => {
+        const { companyId } = actor;
+        const asked = query?.parse(request.query) as PageQuery;
+        return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).page(companyId, asked));
+      };
     const listed: Handler = async (request, actor) => {
       const { companyId } = actor;
       const jobId = ofJob ? idOf(request, 'jobId') : undefined;
@@ -59,8 +61,8 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         return store.list(companyId, { jobId });
       });
     };
-    router.get(expressPath(list.path), send(inPages ? paged : listed));
-    if (all) router.get(all.path, send(paged));
+    router.get(expressPath(list.path), send(inPages ? paged(list) : listed));
+    if (all) router.get(all.path, send(paged(all)));
     router.get(
       expressPath(get.path),
       send(async (request, actor) => {

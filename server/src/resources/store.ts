@@ -8,6 +8,7 @@ import {
   withPricesOf,
   withoutPrices,
   type Contents,
+  type PageQuery,
   type ResourceName,
   type Rows,
   type Tombstone,
@@ -57,11 +58,11 @@ export interface Paged<Name extends ResourceName> extends Listed<Name> {
  * `writing`, so that what it checks still holds when it is done.
  */
 export interface Store<Name extends ResourceName> {
-  list(companyId: string, where?: Readonly<Record<string, string>>): Promise<Listed<Name>>;
+  list(companyId: string, where?: Readonly<Record<string, string | null>>): Promise<Listed<Name>>;
   /** Rows by their ids; those that are not there are left out. */
   some(companyId: string, ids: readonly string[]): Promise<Listed<Name>>;
-  /** A page of a long list, from where the one before ended. */
-  page(companyId: string, before?: string): Promise<Paged<Name>>;
+  /** A page of a long list, from where the one before ended; of one job, or of none, where that is asked for. */
+  page(companyId: string, asked: PageQuery): Promise<Paged<Name>>;
   get(companyId: string, id: string): Promise<Rows[Name]>;
   /**
    * Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it
@@ -268,8 +269,10 @@ export function storeOf<Name extends ResourceName>(
       return readAll((await db(table).where({ companyId }).whereIn('id', ids)) as Row[]);
     },
 
-    async page(companyId, before) {
-      const query = db(table).where({ companyId }).limit(CHANGES_AT_ONCE);
+    async page(companyId, { before, job }) {
+      const query = db(table)
+        .where({ companyId, ...(job === undefined ? {} : { jobId: job === 'none' ? null : job }) })
+        .limit(CHANGES_AT_ONCE);
       if (before !== undefined) void query.whereRaw('(changed, id) < (?::xid8, ?::uuid)', placeOf(before));
       const rows = (await query.orderBy([
         { column: 'changed', order: 'desc' },

@@ -1,0 +1,80 @@
+import type { JobDigest } from '@fine-spray/core/record';
+import { z } from 'zod';
+import { entry, type Entry } from './entry';
+import { id } from './primitives';
+
+const count = z.int().min(0);
+const storedLast = z.iso
+  .datetime()
+  .meta({ description: 'When the server stored the last of its entries: by its own clock' });
+
+/** A job of the log: how much was written for it. */
+const jobOfLog = z.object({ jobId: id, entries: count, last: storedLast });
+export type JobOfLog = z.infer<typeof jobOfLog>;
+
+const readings = z.object({
+  about: z.record(z.string(), z.string()),
+  ids: z.array(id),
+  at: z.array(z.number()),
+  values: z.array(z.number()),
+});
+
+/** What the coats of a job leave: see `JobDigest` of the core. */
+const digest = z.object({
+  version: z.int(),
+  transfer: z.array(readings),
+  speed: z.array(readings),
+  through: z.object({
+    tips: z.array(z.string()),
+    coatings: z.array(z.string()),
+    ...{ tip: z.array(z.int()), coating: z.array(z.int()) },
+    ...{ at: z.array(z.number()), volume: z.array(z.number()) },
+  }),
+});
+
+/**
+ * A job nobody has written for in a while: what all later work needs of it. `kept` are those of its entries that count in other
+ * jobs too; `surfaces` those its entries speak of. The rest of its log is asked for by `GET /api/entries?job=`.
+ */
+export const oldJob = jobOfLog
+  .safeExtend({ surfaces: z.array(id), digest, kept: z.array(entry) })
+  .meta({ id: 'OldJob' });
+export interface OldJob extends JobOfLog {
+  readonly surfaces: readonly string[];
+  readonly digest: JobDigest;
+  readonly kept: readonly Entry[];
+}
+
+export const oldJobsQuery = z
+  .object({
+    after: id.optional().meta({ description: '`next` of the page before; without it the first page' }),
+  })
+  .strict();
+
+export const oldJobsPage = z.object({
+  items: z.array(oldJob),
+  next: id.nullable().meta({ description: 'For `after` of the next page; null where this was the last' }),
+});
+
+/** Jobs there is something written for. */
+export const jobsOfLog = z.object({ items: z.array(jobOfLog) });
+
+/** Old jobs of one answer at most. */
+export const OLD_JOBS_AT_ONCE = 20;
+
+/** A job is old when nothing was stored for it this long, ms, */
+const QUIET = 60 * 24 * 3600_000;
+/** and so many others were written for since: of a small firm every job is here. */
+const AT_HAND = 8;
+
+/**
+ * Which jobs are old: quiet for two months, and not among the last eight.
+ * @param now ms since 1970
+ */
+export function oldAmong(jobs: readonly JobOfLog[], now: number): readonly JobOfLog[] {
+  const storedAt = ({ last }: JobOfLog) => Date.parse(last);
+  return [...jobs]
+    .sort((a, b) => storedAt(b) - storedAt(a) || (a.jobId < b.jobId ? -1 : 1))
+    .slice(AT_HAND)
+    .filter((one) => now - storedAt(one) > QUIET);
+}

@@ -1,0 +1,253 @@
+import { addTo, byTime, ordered, type Timed } from '../grouping';
+import type { TipFamily } from '../tip';
+import {
+  DIGEST_VERSION,
+  type CoatingAndFamily,
+  type DigestedReadings,
+  type JobDigest,
+  type PieceOfWork,
+} from './digest';
+import type { CombLogged, LogEntry, ViscosityLogged } from './entries';
+import { throughOf, type SiteRecord } from './sheet';
+
+/** A reading with the entries it comes from. */
+export interface Reading {
+  readonly value: number;
+  /** When it was first heard of: readings are taken in the order of time. */
+  readonly heard: Timed;
+  readonly of: readonly Pick<LogEntry, 'id'>[];
+}
+
+/** Readings of one job, in the order of time, and their values: the same list as long as they are the same. */
+export interface JobReadings {
+  readonly readings: readonly Reading[];
+  readonly values: readonly number[];
+}
+
+/** What is known about one thing, by job. */
+interface Group<About> {
+  readonly about: About;
+  readonly jobs: ReadonlyMap<string, JobReadings>;
+}
+
+const jobReadings = (readings: readonly Reading[]): JobReadings => ({
+  readings,
+  values: readings.map(({ value }) => value),
+});
+
+const firstOf = ({ readings }: JobReadings): Timed => readings[0]?.heard ?? { id: '', at: 0 };
+
+/** Jobs in the order they were first heard of, as they are when a log is read in one. */
+const inOrder = (jobs: ReadonlyMap<string, JobReadings>): readonly JobReadings[] =>
+  [...jobs.values()].sort((a, b) => byTime(firstOf(a), firstOf(b)));
+
+/** Readings of one kind in a record, by what they are about: each record is read once however often it is asked. */
+export interface Readings<About> {
+  /** Readings about one thing, job by job. */
+  readonly of: (record: SiteRecord, about: About) => readonly JobReadings[];
+  /** What there are readings about. */
+  readonly abouts: (record: SiteRecord) => readonly About[];
+}
+
+type Add<About> = (about: About, job: string | undefined, reading: Reading) => void;
+
+/**
+ * @param keyOf what tells one thing from another
+ * @param read the readings of a record, in the order of time
+ * @param digested where those of a digest stand
+ */
+function readingsBy<About>(
+  keyOf: (about: About) => string,
+  read: (record: SiteRecord, add: Add<About>) => void,
+  digested: (digest: JobDigest) => readonly DigestedReadings<About>[] = () => [],
+): Readings<About> {
+  const known = new WeakMap<SiteRecord, ReadonlyMap<string, Group<About>>>();
+  const readOne = (record: SiteRecord): Map<string, Group<About>> => {
+    const found = new Map<string, { readonly about: About; readonly jobs: Map<string, Reading[]> }>();
+    const add: Add<About> = (about, job = '', reading) => {
+      const key = keyOf(about);
+      const group = found.get(key) ?? { about, jobs: new Map<string, Reading[]>() };
+      found.set(key, group);
+      addTo(group.jobs, job, reading);
+    };
+    read(record, add);
+    const { job, digest } = record.digested ?? {};
+    for (const { about, ids, at, values } of digest ? digested(digest) : []) {
+      values.forEach((value, index) => {
+        const heard = { id: ids[index] ?? '', at: at[index] ?? 0 };
+        add(about, job, { value, heard, of: [heard] });
+      });
+    }
+    return new Map(
+      [...found].map(([key, { about, jobs }]) => [
+        key,
+        { about, jobs: new Map([...jobs].map(([name, all]) => [name, jobReadings(all)])) },
+      ]),
+    );
+  };
+  /** Those of the parts together: a part that has not changed is not read again, nor is a job that is in one alone. */
+  const join = (parts: readonly SiteRecord[]): Map<string, Group<About>> => {
+    const found = new Map<string, { readonly about: About; readonly jobs: Map<string, JobReadings[]> }>();
+    for (const part of parts)
+      for (const [key, { about, jobs }] of groups(part)) {
+        const group = found.get(key) ?? { about, jobs: new Map<string, JobReadings[]>() };
+        found.set(key, group);
+        for (const [job, one] of jobs) addTo(group.jobs, job, one);
+      }
+    const together = (all: readonly JobReadings[]): JobReadings => {
+      const [only] = all;
+      if (only && all.length === 1) return only;
+      const flat = all.flatMap(({ readings }) => readings);
+      return jobReadings(ordered(flat, (a, b) => byTime(a.heard, b.heard)));
+    };
+    return new Map(
+      [...found].map(([key, { about, jobs }]) => [
+        key,
+        { about, jobs: new Map([...jobs].map(([job, all]) => [job, together(all)])) },
+      ]),
+    );
+  };
+  const grouped = (record: SiteRecord): ReadonlyMap<string, Group<About>> => {
+    const made = record.parts ? join(record.parts) : readOne(record);
+    known.set(record, made);
+    return made;
+  };
+  const groups = (record: SiteRecord): ReadonlyMap<string, Group<About>> =>
+    known.get(record) ?? grouped(record);
+  return {
+    of: (record, about) => inOrder(groups(record).get(keyOf(about))?.jobs ?? new Map()),
+    // In the order they were first heard of, as they are when the log is read in one.
+    abouts: (record) =>
+      [...groups(record).values()]
+        .map(({ about, jobs }) => ({ about, first: inOrder(jobs)[0] }))
+        .sort((a, b) => (a.first && b.first ? byTime(firstOf(a.first), firstOf(b.first)) : 0))
+        .map(({ about }) => about),
+  };
+}
+
+/** What work is learned by. Inside no wind blows: all of it is one kind. */
+export const workKey = ({ element, side, wind }: PieceOfWork) =>
+  `${element} ${side === 'inside' ? side : wind}`;
+
+/** Film on the wall over paint through the gun, coat by coat. */
+export const transfers = readingsBy<PieceOfWork>(
+  workKey,
+  (record, add) => {
+    for (const { finished, wet, volume, sprayed, combs, job, heard } of record.coats) {
+      if (!finished || wet === undefined || volume <= 0) continue;
+      const value = (finished.trueArea * wet) / volume;
+      add(finished, job, { value, heard, of: [finished, ...sprayed, ...combs] });
+    }
+  },
+  ({ transfer }) => transfer,
+);
+
+const setupKey = ({ coating, family }: CoatingAndFamily) => `${family} ${coating}`;
+
+/** Even-fan pressure over the heuristic's, from the set-ups confirmed. */
+export const pressures = readingsBy<CoatingAndFamily>(setupKey, (record, add) => {
+  for (const entry of record.of('set-up confirmed')) {
+    const { job, pressure, expected } = entry;
+    if (expected > 0) add(entry, job, { value: pressure / expected, heard: entry, of: [entry] });
+  }
+});
+
+/** Combs of a coat at which the gun was timed, by the family of the tip. */
+function timedCombs(combs: readonly CombLogged[]): ReadonlyMap<TipFamily, readonly CombLogged[]> {
+  const found = new Map<TipFamily, CombLogged[]>();
+  for (const comb of combs) {
+    const { family, target, speed, cardSpeed, readings } = comb;
+    if (!family || !target || !speed || !cardSpeed || readings.length === 0) continue;
+    addTo(found, family, comb);
+  }
+  return found;
+}
+
+/** Gun speed that would have given the film, over the card's: film goes with one over the speed. Mean of the readings. */
+function speedOverCard(combs: readonly CombLogged[]): number {
+  let [sum, count] = [0, 0];
+  for (const { readings, target = 0, speed = 0, cardSpeed = 0 } of combs) {
+    for (const { low, high } of readings) sum += ((speed / cardSpeed) * (low + high)) / 2 / target;
+    count += readings.length;
+  }
+  return sum / count;
+}
+
+/** Gun speed that gave the film over the one of the card, coat by coat. */
+export const speeds = readingsBy<CoatingAndFamily>(
+  setupKey,
+  (record, add) => {
+    for (const { coating, combs, job, heard } of record.coats) {
+      for (const [family, own] of timedCombs(combs)) {
+        add({ coating, family }, job, { value: speedOverCard(own), heard, of: own });
+      }
+    }
+  },
+  ({ speed }) => speed,
+);
+
+/** Paint with its thinner over paint as sold, from the set-ups confirmed. */
+export const thinnings = readingsBy<Pick<CoatingAndFamily, 'coating'>>(
+  ({ coating }) => coating,
+  (record, add) => {
+    for (const entry of record.of('set-up confirmed')) {
+      add(entry, entry.job, { value: 1 + entry.thinner, heard: entry, of: [entry] });
+    }
+  },
+);
+
+/** Seconds of a cup at which a coating was sprayed. */
+export const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
+  ({ coating, cup }) => `${cup} ${coating}`,
+  (record, add) => {
+    for (const entry of record.of('viscosity')) {
+      add(entry, entry.job, { value: entry.seconds, heard: entry, of: [entry] });
+    }
+  },
+);
+
+/** The readings of a record as columns, all of it in the order of time. */
+function columnsOf<About>(
+  readings: Readings<About>,
+  record: SiteRecord,
+  plain: (about: About) => About,
+): DigestedReadings<About>[] {
+  return readings.abouts(record).map((about) => {
+    const all = ordered(
+      readings.of(record, about).flatMap((job) => job.readings),
+      (a, b) => byTime(a.heard, b.heard),
+    );
+    return {
+      about: plain(about),
+      ids: all.map(({ heard }) => heard.id),
+      at: all.map(({ heard }) => heard.at),
+      values: all.map(({ value }) => value),
+    };
+  });
+}
+
+/** What the coats of a job leave for all that comes after it. The record is of one job, its surfaces in no other. */
+export function digestOf(record: SiteRecord): JobDigest {
+  const through = throughOf(record);
+  const [tips, coatings] = [new Map<string, number>(), new Map<string, number>()];
+  const placeIn = (all: Map<string, number>, one: string): number => {
+    const place = all.get(one) ?? all.size;
+    all.set(one, place);
+    return place;
+  };
+  const tip = through.map((one) => placeIn(tips, one.tip));
+  const coating = through.map((one) => placeIn(coatings, one.coating));
+  return {
+    version: DIGEST_VERSION,
+    transfer: columnsOf(transfers, record, ({ element, side, wind }) => ({ element, side, wind })),
+    speed: columnsOf(speeds, record, ({ coating: of, family }) => ({ coating: of, family })),
+    through: {
+      tips: [...tips.keys()],
+      coatings: [...coatings.keys()],
+      tip,
+      coating,
+      at: through.map(({ at }) => at),
+      volume: through.map(({ volume }) => volume),
+    },
+  };
+}
