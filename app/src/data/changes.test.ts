@@ -3,6 +3,7 @@ import type { Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { IDBFactory } from 'fake-indexeddb';
 import { playStorage } from '@/testing/deviceStorage';
+import { LogServer, entry } from '@/testing/logServer';
 import { Following } from './changes';
 import { Device } from './device';
 import { forgetChanges } from './newer';
@@ -10,59 +11,7 @@ import { Outbox } from './outbox';
 import { keys, makeQueryClient } from './resources';
 import { forgetWhose } from './whose';
 
-const entry = (id: string): Entry => ({
-  ...{ id, kind: 'note', schema: 1, at: '2026-11-20T08:00:00.000Z', author: 'AB' },
-  ...{ jobId: null, surfaceId: null, replaces: null, payload: { text: id } },
-  ...{ version: 1, createdAt: '2026-11-20T08:00:01.000Z', updatedAt: '2026-11-20T08:00:01.000Z' },
-  clockSkew: 0,
-});
-
-/** A server with a log, whose cursor is how many changes there have been. */
-class Server {
-  changes: object[] = [];
-  entries: Entry[] = [];
-  asked: string[] = [];
-  era = 'a';
-  sent: string[] = [];
-  /** Rows of one page. */
-  page = 2;
-
-  write(...rows: Entry[]): void {
-    this.entries.push(...rows);
-    this.changes.push(...rows.map((row) => ({ resource: 'entries', id: row.id, row })));
-  }
-
-  answer(url: string, body: string | undefined): { status: number; body: unknown } {
-    this.asked.push(url);
-    const { pathname, searchParams } = new URL(url, 'http://here');
-    if (pathname === '/api/me') return { status: 200, body: { company: { id: 'ours' } } };
-    if (pathname === '/api/changes') return this.since(searchParams.get('since') ?? '');
-    if (body !== undefined) {
-      const { entries } = JSON.parse(body) as { entries: Entry[] };
-      this.sent.push(...entries.map(({ id }) => id));
-      this.write(...entries.map(({ id }) => entry(id)));
-      return { status: 200, body: { results: entries.map(({ id }) => ({ id, row: entry(id) })) } };
-    }
-    const last = [...this.entries].reverse();
-    const from = Number(searchParams.get('before') ?? 0);
-    const next = from + this.page < last.length ? String(from + this.page) : null;
-    return { status: 200, body: { items: last.slice(from, from + this.page), unreadable: [], next } };
-  }
-
-  private since(since: string): { status: number; body: unknown } {
-    const cursor = (at: number) => `${this.era} ${at}`;
-    if (since === 'now')
-      return { status: 200, body: { items: [], cursor: cursor(this.changes.length), more: false } };
-    const [era, at] = since.split(' ');
-    const problem = { type: 'x', title: 'x', status: 410, detail: 'Begin anew.', errors: [] };
-    if (era !== this.era) return { status: 410, body: problem };
-    const items = this.changes.slice(Number(at), Number(at) + this.page);
-    const now = Number(at) + items.length;
-    return { status: 200, body: { items, cursor: cursor(now), more: now < this.changes.length } };
-  }
-}
-
-let server: Server;
+let server: LogServer;
 let device: Device;
 let outbox: Outbox;
 let client: QueryClient;
@@ -72,11 +21,8 @@ beforeEach(() => {
   playStorage();
   forgetWhose();
   forgetChanges();
-  server = new Server();
-  globalThis.fetch = ((url: string, init?: { body?: string }) => {
-    const { status, body } = server.answer(url, init?.body);
-    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) });
-  }) as unknown as typeof fetch;
+  server = new LogServer();
+  server.listen();
   open();
 });
 afterEach(() => {

@@ -1,10 +1,18 @@
-import type { Change, Entry } from '@fine-spray/contract';
+import type { Change, Entry, OldJob } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { Refused, Unknown, call } from './api';
 import type { Device } from './device';
 import { addEntries, entriesAmong, wholeLog } from './entries';
 import { refreshLists } from './lists';
 import { noteChange } from './newer';
+import {
+  areOfThisProgram,
+  askForJobsOfLog,
+  askForOldJobs,
+  beginWithOld,
+  oldJobs,
+  openTouched,
+} from './oldJobs';
 import { OneAtATime, alone } from './oneAtATime';
 import type { Outbox } from './outbox';
 import { keys, pagesOf } from './resources';
@@ -68,8 +76,17 @@ export class Following {
    * it just now, and what was not there a moment ago is not made up for by its cursor.
    */
   async beganWhole(): Promise<boolean> {
-    this.begun ??= this.device.cursor().catch(() => undefined);
+    this.begun ??= this.begin().catch(() => undefined);
     return (await this.begun) !== undefined;
+  }
+
+  /** Up to where the device has the log, old jobs by what they leave; nothing where it has it not, or not in a way this program reads. */
+  private async begin(): Promise<string | undefined> {
+    const cursor = await this.device.cursor();
+    const old = await this.device.oldJobs();
+    if (cursor === undefined || !areOfThisProgram(old)) return undefined;
+    beginWithOld(this.client, old);
+    return cursor;
   }
 
   /** Done when there is something of the log to show on a device that has nothing of it. */
@@ -90,12 +107,29 @@ export class Following {
         ({ cursor: now, more } = answer);
         this.take(answer.items, now);
       }
+      await this.openTouched();
     } catch (error) {
       if (!(error instanceof Refused) || error.problem.status !== BEGIN_ANEW) throw error;
       // What the lists showed is of another time.
       void this.client.invalidateQueries();
       await this.anew();
     }
+  }
+
+  /** Entries that came for old jobs: what is known of those is not all any more. */
+  private readonly touching: Entry[] = [];
+
+  /** Opens the old jobs that were written for since. One that cannot be had now is tried again with the next catch-up. */
+  private async openTouched(): Promise<void> {
+    await openTouched(this.client, this.touching, this.device);
+    this.touching.length = 0;
+  }
+
+  /** What a device had kept was read: old jobs that were written for since are opened. */
+  async keptWasRead(entries: readonly Entry[]): Promise<void> {
+    if (oldJobs.current().size === 0) return;
+    this.touching.push(...entries);
+    await this.openTouched();
   }
 
   /** Takes over what changed, and then from where to go on: cut off in between it comes once more. */
@@ -105,6 +139,7 @@ export class Following {
     for (const resource of new Set(rows.map((one) => one.resource))) this.patch(resource, rows);
     const entries = entriesAmong(items.flatMap((one) => (one.resource === 'entries' ? (one.row ?? []) : [])));
     addEntries(this.client, entries);
+    if (oldJobs.current().size > 0) this.touching.push(...entries);
     this.cursor = cursor;
     this.keep([entries], cursor);
   }
@@ -123,27 +158,56 @@ export class Following {
     if (resource === 'people') void client.invalidateQueries({ queryKey: keys.me });
   }
 
-  /** The whole log, last first, and what changes from this moment on. */
+  /** The whole log, last first, and what changes from this moment on; of old jobs what they leave. */
   private async anew(): Promise<void> {
     this.readsAll = true;
     const sentBefore = this.outbox.current().sent;
     const { cursor } = await ask('now');
     const there = new Set<string>();
     const pages: (readonly Entry[])[] = [];
-    for await (const page of pagesOf('entries')) {
+    const take = (page: {
+      readonly items: readonly unknown[];
+      readonly unreadable: readonly { id: string }[];
+    }) => {
       const entries = entriesAmong(page.items);
       [...entries, ...page.unreadable].forEach(({ id }) => there.add(id));
-      // The first page at once, the rest in one go: everything worked out from it is worked out twice, not for each page.
-      if (pages.length === 0) addEntries(this.client, entries, 'from nothing');
-      this.gotFirst();
       pages.push(entries);
+    };
+    let old: readonly OldJob[] = [];
+    for await (const page of pagesOf('entries')) {
+      take(page);
+      if (pages.length > 1) continue;
+      // The first page at once, the rest in one go: everything worked out from it is worked out twice, not for each page.
+      addEntries(this.client, pages.flat(), 'from nothing');
+      this.gotFirst();
+      if (page.next === null) break;
+      old = await askForOldJobs();
+      if (old.length === 0) continue;
+      await this.openJobs(new Set(old.map(({ jobId }) => jobId)), take);
+      break;
     }
+    beginWithOld(this.client, old);
     addEntries(this.client, pages.flat(), 'from nothing');
     this.readsAll = false;
     wholeLog.isHere();
-    void sendLost({ there, sentBefore, isOurs: isHere }, this.device, this.outbox).catch(() => undefined);
+    const whole = { there, sentBefore, old: oldJobs.current(), isOurs: isHere };
+    void sendLost(whole, this.device, this.outbox).catch(() => undefined);
     this.cursor = cursor;
-    this.keep(pages, cursor);
+    // What the first page had of old jobs is theirs.
+    const open = pages.map((page) => page.filter(({ jobId }) => jobId === null || !whole.old.has(jobId)));
+    this.keep(open, cursor, old);
+  }
+
+  /** The log of every job but the old ones, and of none: which there are was asked after those, so that none is left out. */
+  private async openJobs(
+    old: ReadonlySet<string>,
+    take: (page: {
+      readonly items: readonly unknown[];
+      readonly unreadable: readonly { id: string }[];
+    }) => void,
+  ): Promise<void> {
+    const jobs = (await askForJobsOfLog()).filter((jobId) => !old.has(jobId));
+    for (const job of ['none', ...jobs]) for await (const page of pagesOf('entries', { job })) take(page);
   }
 
   /** What is being kept on the device, one after another; it ends with the first the device does not take. */
@@ -153,8 +217,11 @@ export class Following {
    * Keeps entries on the device, and then up to where it has them. A device that is full keeps what it had: from there the next
    * page goes on. Whoever shows the log does not wait for it.
    */
-  private keep(pages: readonly (readonly Entry[])[], cursor: string): void {
-    this.keeping = this.keeping.then(() => this.keepAll(pages, cursor));
+  private keep(pages: readonly (readonly Entry[])[], cursor: string, old?: readonly OldJob[]): void {
+    this.keeping = this.keeping.then(async () => {
+      if (old) await this.device.keepOldJobs(old);
+      await this.keepAll(pages, cursor);
+    });
     this.keeping.catch(() => undefined);
   }
 

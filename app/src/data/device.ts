@@ -1,4 +1,4 @@
-import type { BatchWrite, Entry, EntryFields } from '@fine-spray/contract';
+import type { BatchWrite, Entry, EntryFields, OldJob } from '@fine-spray/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { storeName } from './whose';
 
@@ -42,24 +42,37 @@ interface Stores extends DBSchema {
   /** What an older or newer program left here and this one cannot read: kept as it was. */
   aside: { key: number; value: { readonly at: string; readonly text: string } };
   entries: { key: string; value: Entry; indexes: { createdAt: string } };
+  /** Jobs of which a page reads only what they leave, and what this device has of their log. */
+  oldJobs: { key: string; value: OldJob };
+  oldEntries: { key: string; value: Entry; indexes: { jobId: string } };
   queries: { key: string; value: KeptQuery };
   /** Up to where the log is here: the server's cursor. */
   state: { key: string; value: string };
 }
 
 const NAME = 'fine-spray';
-const VERSION = 2;
+const VERSION = 3;
 const CURSOR = 'cursor';
+
+/** What the database of this device is called, for the company it is of. */
+export const deviceName = (): string => storeName(NAME);
 
 /** What this device keeps of the company it is of: entries on their way, the log and the rows last seen. Opened once; it fails where the browser forbids it. */
 export class Device {
   #opened: Promise<IDBPDatabase<Stores>> | undefined;
 
+  /** @param name what its database is called: workers are told, they cannot look it up */
+  constructor(private readonly name?: string) {}
+
   #open(): Promise<IDBPDatabase<Stores>> {
-    this.#opened ??= openDB<Stores>(storeName(NAME), VERSION, {
+    this.#opened ??= openDB<Stores>(this.name ?? deviceName(), VERSION, {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from, _to, change) {
+        if (from < 3) {
+          database.createObjectStore('oldJobs', { keyPath: 'jobId' });
+          database.createObjectStore('oldEntries', { keyPath: 'id' }).createIndex('jobId', 'jobId');
+        }
         if (from < 2) {
           database.createObjectStore('state');
           database.createObjectStore('plans', { keyPath: 'order', autoIncrement: true });
@@ -160,7 +173,10 @@ export class Device {
   /** Forgets everything: this device is nobody's any more. */
   async forget(): Promise<void> {
     const database = await this.#open();
-    const stores = ['waiting', 'aside', 'entries', 'queries', 'state', 'plans'] as const;
+    const stores = [
+      ...(['waiting', 'aside', 'entries', 'queries', 'state', 'plans'] as const),
+      ...(['oldJobs', 'oldEntries'] as const),
+    ];
     const write = database.transaction(stores, 'readwrite');
     await Promise.all(stores.map((name) => write.objectStore(name).clear()));
     await write.done;
@@ -169,6 +185,48 @@ export class Device {
   async keepEntries(entries: readonly Entry[]): Promise<void> {
     const write = (await this.#open()).transaction('entries', 'readwrite');
     for (const entry of entries) void write.store.put(entry);
+    await write.done;
+  }
+
+  async oldJobs(): Promise<readonly OldJob[]> {
+    return (await this.#open()).getAll('oldJobs');
+  }
+
+  /** What this device has of the log of an old job. */
+  async oldEntriesOf(jobId: string): Promise<readonly Entry[]> {
+    return (await this.#open()).getAllFromIndex('oldEntries', 'jobId', jobId);
+  }
+
+  /** Keeps these old jobs and no others; of others nothing is left. */
+  async keepOldJobs(jobs: readonly OldJob[]): Promise<void> {
+    const write = (await this.#open()).transaction(['oldJobs', 'oldEntries'], 'readwrite');
+    const [known, entries] = [write.objectStore('oldJobs'), write.objectStore('oldEntries')];
+    void known.clear();
+    for (const job of jobs) void known.put(job);
+    const old = new Set(jobs.map(({ jobId }) => jobId));
+    for (let at = await entries.index('jobId').openCursor(); at; at = await at.continue())
+      if (!old.has(at.key)) void at.delete();
+    await write.done;
+  }
+
+  /** A job is old from now on: pages read what it leaves, and its entries stay here for whoever looks at it. */
+  async putAway(entries: readonly Entry[], job?: OldJob): Promise<void> {
+    const write = (await this.#open()).transaction(['entries', 'oldJobs', 'oldEntries'], 'readwrite');
+    for (const one of entries) {
+      void write.objectStore('oldEntries').put(one);
+      void write.objectStore('entries').delete(one.id);
+    }
+    if (job) void write.objectStore('oldJobs').put(job);
+    await write.done;
+  }
+
+  /** A job is not old any more: its whole log is read with the others. */
+  async openJob(jobId: string, entries: readonly Entry[]): Promise<void> {
+    const write = (await this.#open()).transaction(['entries', 'oldJobs', 'oldEntries'], 'readwrite');
+    const old = write.objectStore('oldEntries');
+    for (const id of await old.index('jobId').getAllKeys(jobId)) void old.delete(id);
+    for (const one of entries) void write.objectStore('entries').put(one);
+    void write.objectStore('oldJobs').delete(jobId);
     await write.done;
   }
 

@@ -2,11 +2,13 @@ import { isEntry, type Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { keys } from './resources';
 import { noteUnreadable } from './sound';
+import { Watched } from './watched';
 
 /** Ids of a list of entries; a list that grew out of it takes them over. */
 const IDS = new WeakMap<readonly Entry[], Set<string>>();
 
-function idsOf(list: readonly Entry[]): Set<string> {
+/** Ids of a list of entries, worked out once for each. */
+export function entryIdsOf(list: readonly Entry[]): Set<string> {
   const known = IDS.get(list) ?? new Set(list.map(({ id }) => id));
   IDS.set(list, known);
   return known;
@@ -15,7 +17,7 @@ function idsOf(list: readonly Entry[]): Set<string> {
 /** A list with what is not in it yet: entries never change, and none is ever taken away. The same list where all are there. */
 export function withEntries(list: readonly Entry[], more: readonly Entry[]): readonly Entry[] {
   if (list === more) return list;
-  const ids = idsOf(list);
+  const ids = entryIdsOf(list);
   const fresh = more.filter(({ id }) => !ids.has(id));
   if (fresh.length === 0) return list;
   const next = [...list, ...fresh];
@@ -25,21 +27,13 @@ export function withEntries(list: readonly Entry[], more: readonly Entry[]): rea
   return next;
 }
 
-/** Whether a page has all of the log there is: until then those stored last. */
-let whole = false;
-const watchers = new Set<() => void>();
+/** Whether a page has all of the log that comes by itself, or what is known of it: until then those stored last. */
+const whole = new Watched(false);
 export const wholeLog = {
-  current: (): boolean => whole,
-  subscribe: (watcher: () => void): (() => void) => {
-    watchers.add(watcher);
-    return () => watchers.delete(watcher);
-  },
+  current: whole.current,
+  subscribe: whole.subscribe,
   /** The rest has come, or cannot be had. */
-  isHere: (): void => {
-    if (whole) return;
-    whole = true;
-    watchers.forEach((watcher) => watcher());
-  },
+  isHere: (): void => whole.set(true),
 };
 
 /** What this page was told of the log while no list of it was there to add it to. */

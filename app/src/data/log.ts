@@ -2,14 +2,17 @@ import { isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-sp
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { Following } from './changes';
-import { device } from './device';
+import { device, deviceName } from './device';
 import { addEntries, entriesAmong, wholeLog, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
 import { refreshLists, showTruth } from './lists';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
+import { oldJobs, openTouched } from './oldJobs';
 import { plans } from './plans';
+import { becameOld, type PutAwayOrder } from './putAway';
 import { keys } from './resources';
+import { runWorker, type StartWorker } from './worker';
 
 export interface NewEntry<Kind extends EntryKind> {
   readonly kind: Kind;
@@ -34,15 +37,27 @@ function send(client: QueryClient): () => void {
   const again = () => {
     void plans.send();
     void outbox.send();
+    openWaiting();
+  };
+  /** Somebody writes for an old job: it is none any more. */
+  const openWaiting = () => {
+    // Stored only once it is sent, whatever time it is about.
+    const createdAt = new Date().toISOString();
+    const waiting = outbox.current().waiting.map((one) => ({ ...asEntry(one), createdAt }));
+    void openTouched(client, waiting).catch(() => undefined);
   };
   again();
+  const unwatch = outbox.subscribe(openWaiting);
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
   const unfollow = followingOf(client).follow();
+  const leave = putAwayLater(client);
   return () => {
     globalThis.removeEventListener?.('online', again);
     globalThis.removeEventListener?.('focus', again);
+    unwatch();
     unfollow();
+    leave();
   };
 }
 
@@ -123,6 +138,34 @@ function lookAhead(entries: readonly Entry[]): void {
   // Under Node, where tests run, it would keep the process.
   (timer as { unref?: () => void }).unref?.();
 }
+/** Old jobs are put away once the page has long stood, ms: nobody waits for it. */
+const PUT_AWAY = 20_000;
+const startPuttingAway: StartWorker = () =>
+  new Worker(new URL('../workers/oldJobs.worker', window.location.href));
+
+/**
+ * Puts away, in a worker, jobs that have become old: from the next page on only what they leave is read.
+ * @returns how to let it be
+ */
+function putAwayLater(client: QueryClient): () => void {
+  let end = (): void => undefined;
+  const timer: unknown = setTimeout(() => {
+    const list = client.getQueryData<readonly Entry[]>(keys.list('entries')) ?? [];
+    if (!wholeLog.current() || becameOld(list, oldJobs.current(), Date.now()).length === 0) return;
+    const busy = outbox.current().waiting.flatMap(({ fields }) => fields.jobId ?? []);
+    const order: PutAwayOrder = { name: deviceName(), now: Date.now(), busy };
+    const done = new Promise<void>((resolve) => {
+      end = runWorker(startPuttingAway, order, () => resolve(), resolve);
+    });
+    void done.then(() => end());
+  }, PUT_AWAY);
+  (timer as { unref?: () => void }).unref?.();
+  return () => {
+    clearTimeout(timer as ReturnType<typeof setTimeout>);
+    end();
+  };
+}
+
 const later = (work: () => void) => {
   if (typeof requestIdleCallback === 'function') requestIdleCallback(work);
   else setTimeout(work, TURN);
@@ -148,13 +191,17 @@ function useStored() {
       const whole = await following.beganWhole();
       // Added in one go: everything that is worked out from it is worked out twice, not fifty times.
       const rest: Entry[] = [];
-      const kept = await keptLog(device, (more, all) => {
+      let readAll = (): void => undefined;
+      const all = new Promise<void>((resolve) => (readAll = resolve));
+      const kept = await keptLog(device, (more, isAll) => {
         rest.push(...entriesAmong(more));
-        if (!all) return;
+        if (!isAll) return;
         addEntries(client, rest);
         if (whole) wholeLog.isHere();
+        readAll();
       });
       if (kept) {
+        void all.then(() => following.keptWasRead([...entriesAmong(kept), ...rest])).catch(() => undefined);
         // Where the server is away, what there is is all there is.
         void following.catchUp().catch(() => wholeLog.isHere());
         return withWaiting(entriesAmong(kept));
@@ -195,8 +242,9 @@ export function useLog(how: 'whole' | 'as it comes' = 'whole') {
     [author, personId],
   );
   const { waiting, full, aside } = state;
+  const old = useSyncExternalStore(oldJobs.subscribe, oldJobs.current, oldJobs.current);
   const failed = data ? undefined : (stored.error ?? undefined);
   const whole = useWhole();
   const loading = stored.isPending || (how === 'whole' && !whole && !failed);
-  return { entries, waiting, full, aside, write, failed, loading, whole };
+  return { entries, old, waiting, full, aside, write, failed, loading, whole };
 }

@@ -11,14 +11,14 @@ export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'of
 /** The kit as plans use it: with the crew's own history, unless that is switched off. */
 export function usePlanKit(): ReturnType<typeof useKit> {
   const { kit: plain, ...rest } = useKit();
-  const { entries, loading } = useLog();
+  const { entries, old, loading } = useLog();
   const [ours] = useOurHistory();
   const kit = useMemo((): Kit | undefined => {
     // Not first without it and then with it: numbers do not jump under the eye.
     if (!plain || loading) return undefined;
     if (entries.length === 0) return plain;
     const now = { ...plain, ...lastWeather(entries, Date.now()) };
-    return ours === 'off' ? now : { ...now, history: planHistory(recordOf(entries)) };
-  }, [plain, entries, ours, loading]);
+    return ours === 'off' ? now : { ...now, history: planHistory(recordOf(entries, old)) };
+  }, [plain, entries, old, ours, loading]);
   return { ...rest, ...(kit ? { kit } : {}) };
 }

@@ -1,6 +1,6 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
 import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
-import { LogFold, logNames, type LogNames } from '@fine-spray/contract/log';
+import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
 import type { OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
 import { useQueryClient } from '@tanstack/react-query';
@@ -11,16 +11,18 @@ import { useAllSurfaces, useList } from './resources';
 
 const NONE: readonly Surface[] = [];
 
-const RECORDS = new WeakMap<readonly Entry[], SiteRecord>();
+const RECORDS = new WeakMap<readonly Entry[], { readonly old: OldJobs; readonly record: SiteRecord }>();
 
 /** What was read of the log before: it goes on from there. */
 const fold = new LogFold();
 
-/** The log put in order once for all who ask. */
-export function recordOf(entries: readonly Entry[]): SiteRecord {
-  const known = RECORDS.get(entries) ?? fold.record(entries);
-  RECORDS.set(entries, known);
-  return known;
+/** The log put in order once for all who ask, old jobs by what they leave. */
+export function recordOf(entries: readonly Entry[], old: OldJobs): SiteRecord {
+  const known = RECORDS.get(entries);
+  if (known?.old === old) return known.record;
+  const record = fold.record(entries, old);
+  RECORDS.set(entries, { old, record });
+  return record;
 }
 
 /** Coatings of the kit as the core takes them, by id. */
@@ -41,6 +43,8 @@ export function tipsOf(kit: Pick<Kit, 'tips'>): readonly OwnedTip[] {
 /** Everything the screens of the log stand on: entries, what they are called, jobs with their surfaces, and the kit. */
 export interface SiteLog {
   readonly entries: readonly Entry[];
+  /** Jobs of whose entries only those are here that count in others. */
+  readonly old: OldJobs;
   readonly record: SiteRecord;
   readonly names: LogNames;
   readonly jobs: readonly Job[];
@@ -60,7 +64,7 @@ export function useSiteLog(how: 'whole' | 'as it comes' = 'whole'): {
 } {
   const client = useQueryClient();
   const surfaces = useAllSurfaces();
-  const { entries, failed: noLog, loading, whole } = useLog(how);
+  const { entries, old, failed: noLog, loading, whole } = useLog(how);
   const jobs = useList('jobs');
   const { kit, failed: noKit, retry } = useKit();
   const log = useMemo((): SiteLog | undefined => {
@@ -74,9 +78,10 @@ export function useSiteLog(how: 'whole' | 'as it comes' = 'whole'): {
     });
     return {
       entries,
+      old,
       // Worked out by who looks at it: the journal does not.
       get record() {
-        return recordOf(entries);
+        return recordOf(entries, old);
       },
       names,
       jobs: jobs.data,
@@ -85,7 +90,7 @@ export function useSiteLog(how: 'whole' | 'as it comes' = 'whole'): {
       whole,
       kit,
     };
-  }, [entries, jobs.data, kit, loading, whole, surfaces.data, surfaces.isPending]);
+  }, [entries, old, jobs.data, kit, loading, whole, surfaces.data, surfaces.isPending]);
   const again = () => {
     retry();
     void client.refetchQueries();

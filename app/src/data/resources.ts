@@ -71,16 +71,17 @@ async function listed(path: string, signal?: AbortSignal): Promise<Required<List
   return { items: answer.items as unknown[], unreadable, next: answer.next ?? null };
 }
 
-/** A long list page by page, those stored last first. */
+/** A long list page by page, those stored last first; of one job, or of none, where that is asked for. */
 export async function* pagesOf(
   resource: ResourceName,
-  signal?: AbortSignal,
+  { signal, job }: { readonly signal?: AbortSignal; readonly job?: string } = {},
 ): AsyncGenerator<Required<List>, void, undefined> {
   for (let next: string | null = ''; next !== null;) {
-    const page = await listed(
-      `/api/${resource}${next === '' ? '' : `?before=${encodeURIComponent(next)}`}`,
-      signal,
-    );
+    const query = new URLSearchParams({
+      ...(job === undefined ? {} : { job }),
+      ...(next === '' ? {} : { before: next }),
+    }).toString();
+    const page = await listed(`/api/${resource}${query === '' ? '' : `?${query}`}`, signal);
     yield page;
     ({ next } = page);
   }
@@ -126,7 +127,7 @@ export function useAllSurfaces() {
     queryKey: keys.surfacesOfAll,
     queryFn: async ({ signal }) => {
       const all: unknown[] = [];
-      for await (const { items } of pagesOf('surfaces', signal)) all.push(...items);
+      for await (const { items } of pagesOf('surfaces', { signal })) all.push(...items);
       await plans.start();
       const rows = asItIs('surfaces', all);
       for (const [jobId, some] of byJob(rows as readonly Surface[]))

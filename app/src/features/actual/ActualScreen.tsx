@@ -35,7 +35,7 @@ export function ActualScreen({ jobId }: { jobId?: string | undefined }) {
 
 function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const { system } = useUnits();
-  const { job, choice } = useChosenJob(log, jobId);
+  const { job, choice, wait } = useChosenJob(log, jobId);
   const why = useWhy();
   const compared = useMemo(() => {
     if (!job) return [];
@@ -49,6 +49,13 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   }, [job, log]);
   if (!job)
     return <EmptyState title="No job yet" text="What is sprayed is held against the plan of a job." />;
+  if (wait)
+    return (
+      <>
+        {choice}
+        {wait}
+      </>
+    );
   const begun = compared.filter(({ coats }) => coats.some(({ state }) => state !== 'to do'));
   const short = compared.filter((one) => one.short);
   const name = (id: string) => log.names.coating(id) ?? 'A coating that was deleted';

@@ -58,7 +58,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const router = useRouter();
   const { system } = useUnits();
   const now = useNow();
-  const { job, choice } = useChosenJob(log, jobId);
+  const { job, choice, wait } = useChosenJob(log, jobId);
   const surfaces = useMemo(() => log.surfaces.filter((one) => one.jobId === job?.id), [log, job]);
   const planned = useMemo(
     () => (job ? plannedCoats(surfaces, job, log.kit, false) : []),
@@ -71,6 +71,13 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const lists = useMemo(() => nowAndNext(nextCoats(planned, log.record), clocks), [planned, log, clocks]);
   if (!job)
     return <EmptyState title="No job yet" text="Clocks run from the coats of a job that are written down." />;
+  if (wait)
+    return (
+      <>
+        {choice}
+        {wait}
+      </>
+    );
   const begun = lists.now.filter(({ clock }) => clock !== undefined);
   const fresh = lists.now.filter(({ clock }) => clock === undefined);
   const dry = clocks.filter(

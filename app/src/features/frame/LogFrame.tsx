@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import type { Job } from '@fine-spray/contract';
 import { whyFailed } from '@/data/api';
+import { useJobHere, type Here } from '@/data/jobHere';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Choice } from '@/ui/choice';
 import { Screen, type HeaderProps } from '@/ui/screen';
@@ -28,12 +29,29 @@ export function LogFrame({
   );
 }
 
-/** A job to look at: the one asked for, else the first in progress; and how to choose another. */
+/** The log of a job is being brought, or cannot be had. */
+export function BringingJob({ failed, retry }: Pick<Here, 'failed' | 'retry'>) {
+  return failed ? (
+    <ErrorState
+      title="The log of this job is not on this device"
+      text={`Nobody has written for it in a while, so it stays on the server until it is looked at. ${whyFailed(failed)}`}
+      onRetry={retry}
+    />
+  ) : (
+    <Skeleton rows={4} height={110} />
+  );
+}
+
+/**
+ * A job to look at: the one asked for, else the first in progress; how to choose another; and what stands in its place until its
+ * log is here.
+ */
 export function useChosenJob({ jobs }: Pick<SiteLog, 'jobs'>, asked: string | undefined) {
   const [chosen, setChosen] = useState(
     () => asked ?? (jobs.find(({ status }) => status === 'in progress') ?? jobs[0])?.id ?? '',
   );
   const job: Job | undefined = jobs.find(({ id }) => id === chosen);
+  const { here, failed, retry } = useJobHere(job?.id);
   const choice =
     jobs.length > 1 ? (
       <Choice
@@ -43,5 +61,6 @@ export function useChosenJob({ jobs }: Pick<SiteLog, 'jobs'>, asked: string | un
         onChange={setChosen}
       />
     ) : null;
-  return { job, choice };
+  const wait = here ? undefined : <BringingJob failed={failed} retry={retry} />;
+  return { job, choice, wait };
 }

@@ -1,2 +1,2 @@
 export { JobFrame, type LoadedJob } from './JobFrame';
-export { LogFrame, useChosenJob } from './LogFrame';
+export { BringingJob, LogFrame, useChosenJob } from './LogFrame';

@@ -5,10 +5,12 @@ import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { useEntryHere } from '@/data/jobHere';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
+import { BringingJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
@@ -23,6 +25,7 @@ import { writePath } from './links';
 export function EntryScreen({ entryId }: { entryId: string }) {
   const { log, failed, retry } = useSiteLog();
   const entry = log?.entries.find(({ id }) => id === entryId);
+  const bringing = useEntryHere(entryId, !log || entry !== undefined);
   return (
     <SiteTargets>
       <Screen
@@ -31,7 +34,10 @@ export function EntryScreen({ entryId }: { entryId: string }) {
         backTo="/log/journal"
       >
         {log && entry ? <Shown log={log} entryId={entryId} /> : null}
-        {log && !entry ? (
+        {log && !entry && !bringing.here ? (
+          <BringingJob failed={bringing.failed} retry={bringing.retry} />
+        ) : null}
+        {log && !entry && bringing.here ? (
           <ErrorState
             title="There is no such entry"
             text="It may be on another device still, and not sent yet."

@@ -8,14 +8,19 @@ import {
   type JournalLine,
 } from '@fine-spray/contract/log';
 import { counted } from '@fine-spray/core';
+import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import Download from 'lucide-react-native/icons/download';
 import Printer from 'lucide-react-native/icons/printer';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { fileOf, whyFailed } from '@/data/api';
+import { device } from '@/data/device';
 import { saveBlob, saveFile } from '@/data/deviceFiles';
+import { useJobHere } from '@/data/jobHere';
+import { entriesElsewhere, openJobs } from '@/data/oldJobs';
 import { useSiteLog, type SiteLog } from '@/data/record';
+import { BringingJob } from '@/features/frame';
 import { usePaperSize } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
@@ -133,8 +138,9 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
               colour="ink2"
               aria-live="polite"
             >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}${log.whole ? '' : ', and more to come'}`}</Words>
+            <OldJobsToo log={log} job={job === ALL ? undefined : job} />
             <ExportButtons log={log} days={days} />
-            {count === 0 ? (
+            {count === 0 && !(job !== ALL && log.old.has(job)) ? (
               <EmptyState
                 title={log.entries.length === 0 ? 'Nothing written down yet' : 'Nothing like that in the log'}
                 text={
@@ -154,6 +160,45 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
           )
         }
       />
+    </View>
+  );
+}
+
+/** What of the log is not here, and the way to bring it: of the job that is looked at by itself, of all when somebody says so. */
+function OldJobsToo({ log, job }: { log: SiteLog; job: string | undefined }) {
+  const client = useQueryClient();
+  const bringing = useJobHere(job);
+  const [state, setState] = useState<
+    { readonly done: number; readonly of: number } | { readonly why: string }
+  >();
+  const { old, entries } = log;
+  const more = useMemo(() => entriesElsewhere(entries, old), [entries, old]);
+  if (job !== undefined) return bringing.here ? null : <BringingJob {...bringing} />;
+  if (old.size === 0 || !log.whole) return null;
+  const all = async () => {
+    const ids = [...old.keys()];
+    setState({ done: 0, of: ids.length });
+    try {
+      await openJobs(client, ids, device, (done) => setState({ done, of: ids.length }));
+      setState(undefined);
+    } catch (error) {
+      setState({ why: whyFailed(error) });
+    }
+  };
+  const busy = state && 'of' in state ? state : undefined;
+  return (
+    <View className="items-start gap-2" testID="old-jobs">
+      <Words colour="ink2">
+        {`${counted(more, 'more entry', 'more entries')} of ${counted(old.size, 'job')} nobody has written for in two months ${more === 1 ? 'is' : 'are'} not in this list, in what is found, or in the files below.`}
+      </Words>
+      <Button
+        label={busy ? `Bringing ${busy.done} of ${counted(busy.of, 'job')}` : 'Bring them here'}
+        disabled={busy !== undefined}
+        onPress={() => void all()}
+      />
+      {state && 'why' in state ? (
+        <Words colour="caution" role="alert">{`They cannot be had now. ${state.why}`}</Words>
+      ) : null}
     </View>
   );
 }

@@ -207,6 +207,14 @@ function RangeBar({ value, prior }: { value: Explained; prior: Explained['inputs
 /** Most entries shown behind a number; the journal has all. */
 const TRACED = 60;
 
+/** What is behind a number besides what is shown of it. */
+function moreWords(all: number, here: number): string {
+  const more = all - Math.min(here, TRACED);
+  return here < all
+    ? `and ${more} more, ${all - here} of them in jobs nobody has written for in a while: the journal brings them here`
+    : `and ${more} more`;
+}
+
 function Trace({ lesson, log, onClose }: { lesson: Lesson; log: SiteLog; onClose: () => void }) {
   const { system } = useUnits();
   const ids = new Set(lesson.learned.entries());
@@ -218,7 +226,9 @@ function Trace({ lesson, log, onClose }: { lesson: Lesson; log: SiteLog; onClose
           .slice(0, TRACED)
           .map((one) => journalLine(one, { names: log.names, system, offsetAt }))}
       />
-      {entries.length > TRACED ? <Words colour="ink2">{`and ${entries.length - TRACED} more`}</Words> : null}
+      {ids.size > TRACED || entries.length < ids.size ? (
+        <Words colour="ink2">{moreWords(ids.size, entries.length)}</Words>
+      ) : null}
     </Sheet>
   );
 }

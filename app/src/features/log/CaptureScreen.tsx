@@ -9,6 +9,7 @@ import type { z } from 'zod';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
+import { useJobHere } from '@/data/jobHere';
 import { useKept } from '@/data/kept';
 import { useSiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
@@ -43,6 +44,9 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   const wanted = corrected ? corrected.surfaceId : surfaceId;
   const surface = log?.surfaces.find(({ id }) => id === wanted);
   const job = log?.jobs.find(({ id }) => id === (corrected?.jobId ?? surface?.jobId ?? jobId));
+  const bringing = useJobHere(job?.id);
+  // What cannot be had is not waited for: one can always write.
+  const brought = bringing.here || bringing.failed !== undefined;
   const card = useMemo(() => {
     const request = job && surface && log ? requestFor(surface, job, log.kit) : undefined;
     const made = request ? setupCard(request, system) : undefined;
@@ -56,7 +60,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
     );
   }
   // A form without its surface would be another one as soon as the surface comes, and what was typed gone.
-  if (!log || (wanted && !surface && !log.complete)) {
+  if (!log || !brought || (wanted && !surface && !log.complete)) {
     return (
       <Screen title={kindOf(kind).name} backTo="/log">
         {failed ? (

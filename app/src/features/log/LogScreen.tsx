@@ -12,6 +12,8 @@ import GraduationCap from 'lucide-react-native/icons/graduation-cap';
 import type { LucideIcon } from 'lucide-react-native';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
+import { useJobHere } from '@/data/jobHere';
+import { entriesElsewhere } from '@/data/oldJobs';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt, writePath } from '@/features/journal';
 import { LogFrame } from '@/features/frame';
@@ -134,6 +136,7 @@ function Tiles({
 function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const router = useRouter();
   const { system } = useUnits();
+  const { here, failed } = useJobHere(jobId);
   const said = useMemo(() => {
     const now = Date.now();
     const job = log.jobs.find(({ id }) => id === jobId);
@@ -159,7 +162,13 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const ways: readonly (readonly [string, string, Href, LucideIcon])[] = [
     [
       'What can be sprayed',
-      jobId === undefined ? 'Choose a job above' : said,
+      jobId === undefined
+        ? 'Choose a job above'
+        : here
+          ? said
+          : failed
+            ? 'The log of this job is on the server'
+            : 'The log of this job is being read',
       `/log/clocks?job=${jobId ?? ''}`,
       CalendarClock,
     ],
@@ -171,7 +180,12 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
     ],
     ['Tips', 'Litres, fans, when to replace', '/log/tips', Gauge],
     ['Our history', 'What the log has taught', '/log/learned', GraduationCap],
-    ['Journal', `${log.entries.length.toLocaleString('en')} entries`, '/log/journal', BookOpen],
+    [
+      'Journal',
+      `${(log.entries.length + entriesElsewhere(log.entries, log.old)).toLocaleString('en')} entries`,
+      '/log/journal',
+      BookOpen,
+    ],
   ];
   const { palette } = useTheme();
   return (

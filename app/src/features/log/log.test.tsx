@@ -96,7 +96,8 @@ function site(entries: readonly Entry[]): CaptureContext {
   const names = logNames({ jobs: [job], surfaces: [wall], ...kit });
   const log = {
     entries,
-    record: recordOf(entries),
+    old: new Map(),
+    record: recordOf(entries, new Map()),
     names,
     jobs: [job],
     surfaces: [wall],

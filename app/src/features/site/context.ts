@@ -110,7 +110,7 @@ function useSite(parts: {
   readonly setTip: (tip: Tip) => void;
 }): Site | undefined {
   const { system } = useUnits();
-  const { entries } = useLog();
+  const { entries, old } = useLog();
   const { job, surface, kit } = parts;
   const worked = useMemo(() => {
     if (!job || !surface || !kit) return undefined;
@@ -119,10 +119,10 @@ function useSite(parts: {
     const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
     if (!request || !coating || !sprayer) return undefined;
     const worked = kit.history
-      ? withHistory(request, recordOf(entries), coating.id, system)
+      ? withHistory(request, recordOf(entries, old), coating.id, system)
       : { request, card: setupCard(request, system) };
     return { coating, sprayer, ...worked };
-  }, [job, surface, kit, entries, system]);
+  }, [job, surface, kit, entries, old, system]);
   if (!worked || !job || !surface || !kit) return undefined;
   return { ...parts, ...worked, job, surface, kit };
 }
