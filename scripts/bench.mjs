@@ -15,6 +15,7 @@ import { main, say, stop } from './lib/say.mjs';
 const FRAMES_APART = 32;
 const FRAME = 16;
 /** Entries of a long log. */
+const LONG_LOG = 100_000;
 const LOG = 10_000;
 const BUILD = path.join(ROOT, '.build');
 
@@ -110,6 +111,11 @@ async function core() {
     ),
     line(`everything derived from a log of ${derived.entries} entries`, derived.first * 1000, 50, 'ms'),
     line('the same when one more has been written', derived.again * 1000, 50, 'ms'),
+  );
+  const long = derive(LONG_LOG, 5, 'as a page has it');
+  results.push(
+    line(`everything derived from a log of ${long.entries} entries, first`, long.first * 1000, 500, 'ms'),
+    line('the same when one more has been written, old jobs by what they leave', long.again * 1000, 50, 'ms'),
   );
   const street = takeoff(40);
   results.push(line(`take-off of ${street.surfaces} surfaces`, street.seconds * 1000, FRAME, 'ms'));

@@ -60,7 +60,7 @@ export const oldJobsPage = z.object({
 export const jobsOfLog = z.object({ items: z.array(jobOfLog) });
 
 /** Old jobs of one answer at most. */
-export const OLD_JOBS_AT_ONCE = 20;
+export const OLD_JOBS_AT_ONCE = 12;
 
 /** A job is old when nothing was stored for it this long, ms, */
 const QUIET = 60 * 24 * 3600_000;

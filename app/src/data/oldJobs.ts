@@ -110,7 +110,7 @@ export async function openJobs(
     );
     fresh.forEach((id) => opening.set(id, work));
   }
-  await Promise.all(wanted.map((id) => opening.get(id)));
+  await Promise.all(wanted.flatMap((id) => opening.get(id) ?? []));
 }
 
 /** The job of an entry that only the server has; nothing where it has none. */

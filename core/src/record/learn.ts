@@ -114,7 +114,13 @@ function ownReadings(readings: readonly number[], spread: number): OwnReadings {
 
 /** Where half of the information of all readings and of what is held lies to each side. */
 function crowdOf(jobs: readonly OwnReadings[], information: number, held: Known): number {
-  const all = Float64Array.from(jobs.flatMap(({ logs }) => logs)).sort();
+  const all = new Float64Array(jobs.reduce((sum, { logs }) => sum + logs.length, 0));
+  let place = 0;
+  for (const { logs } of jobs) {
+    all.set(logs, place);
+    place += logs.length;
+  }
+  all.sort();
   const half = (all.length * information + held.information) / 2;
   const before = all.findIndex((at) => at > held.at);
   const below = before === -1 ? all.length : before;

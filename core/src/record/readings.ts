@@ -20,26 +20,33 @@ export interface Reading {
 
 /** Readings of one job, in the order of time, and their values: the same list as long as they are the same. */
 export interface JobReadings {
+  readonly job: string;
   readonly readings: readonly Reading[];
   readonly values: readonly number[];
+  /** When the first of them was heard of. */
+  readonly first: Timed;
 }
 
-/** What is known about one thing, by job. */
+/** What is known about one thing: job by job, in the order they were first heard of. */
 interface Group<About> {
   readonly about: About;
-  readonly jobs: ReadonlyMap<string, JobReadings>;
+  readonly jobs: readonly JobReadings[];
 }
 
-const jobReadings = (readings: readonly Reading[]): JobReadings => ({
+const NEVER: Timed = { id: '', at: 0 };
+
+const jobReadings = (job: string, readings: readonly Reading[]): JobReadings => ({
+  job,
   readings,
   values: readings.map(({ value }) => value),
+  first: readings[0]?.heard ?? NEVER,
 });
 
-const firstOf = ({ readings }: JobReadings): Timed => readings[0]?.heard ?? { id: '', at: 0 };
-
-/** Jobs in the order they were first heard of, as they are when a log is read in one. */
-const inOrder = (jobs: ReadonlyMap<string, JobReadings>): readonly JobReadings[] =>
-  [...jobs.values()].sort((a, b) => byTime(firstOf(a), firstOf(b)));
+/** In the order they were first heard of, as they are when a log is read in one. */
+const inOrder = (jobs: Iterable<JobReadings>): readonly JobReadings[] =>
+  ordered([...jobs], (a, b) => byTime(a.first, b.first));
+const byFirst = <About>([, one]: [string, Group<About>], [, other]: [string, Group<About>]): number =>
+  byTime(one.jobs[0]?.first ?? NEVER, other.jobs[0]?.first ?? NEVER);
 
 /** Readings of one kind in a record, by what they are about: each record is read once however often it is asked. */
 export interface Readings<About> {
@@ -79,32 +86,33 @@ function readingsBy<About>(
       });
     }
     return new Map(
-      [...found].map(([key, { about, jobs }]) => [
-        key,
-        { about, jobs: new Map([...jobs].map(([name, all]) => [name, jobReadings(all)])) },
-      ]),
+      [...found]
+        .map(([key, { about, jobs }]): [string, Group<About>] => [
+          key,
+          { about, jobs: inOrder([...jobs].map(([name, all]) => jobReadings(name, all))) },
+        ])
+        .sort(byFirst),
     );
   };
   /** Those of the parts together: a part that has not changed is not read again, nor is a job that is in one alone. */
   const join = (parts: readonly SiteRecord[]): Map<string, Group<About>> => {
-    const found = new Map<string, { readonly about: About; readonly jobs: Map<string, JobReadings[]> }>();
+    const found = new Map<string, { readonly about: About; readonly jobs: Map<string, JobReadings> }>();
     for (const part of parts)
       for (const [key, { about, jobs }] of groups(part)) {
-        const group = found.get(key) ?? { about, jobs: new Map<string, JobReadings[]>() };
-        found.set(key, group);
-        for (const [job, one] of jobs) addTo(group.jobs, job, one);
+        let group = found.get(key);
+        if (!group) found.set(key, (group = { about, jobs: new Map() }));
+        for (const one of jobs) {
+          const other = group.jobs.get(one.job);
+          group.jobs.set(one.job, other ? together(one, other) : one);
+        }
       }
-    const together = (all: readonly JobReadings[]): JobReadings => {
-      const [only] = all;
-      if (only && all.length === 1) return only;
-      const flat = all.flatMap(({ readings }) => readings);
-      return jobReadings(ordered(flat, (a, b) => byTime(a.heard, b.heard)));
-    };
     return new Map(
-      [...found].map(([key, { about, jobs }]) => [
-        key,
-        { about, jobs: new Map([...jobs].map(([job, all]) => [job, together(all)])) },
-      ]),
+      [...found]
+        .map(([key, { about, jobs }]): [string, Group<About>] => [
+          key,
+          { about, jobs: inOrder(jobs.values()) },
+        ])
+        .sort(byFirst),
     );
   };
   const grouped = (record: SiteRecord): ReadonlyMap<string, Group<About>> => {
@@ -115,15 +123,17 @@ function readingsBy<About>(
   const groups = (record: SiteRecord): ReadonlyMap<string, Group<About>> =>
     known.get(record) ?? grouped(record);
   return {
-    of: (record, about) => inOrder(groups(record).get(keyOf(about))?.jobs ?? new Map()),
-    // In the order they were first heard of, as they are when the log is read in one.
-    abouts: (record) =>
-      [...groups(record).values()]
-        .map(({ about, jobs }) => ({ about, first: inOrder(jobs)[0] }))
-        .sort((a, b) => (a.first && b.first ? byTime(firstOf(a.first), firstOf(b.first)) : 0))
-        .map(({ about }) => about),
+    of: (record, about) => groups(record).get(keyOf(about))?.jobs ?? [],
+    abouts: (record) => [...groups(record).values()].map(({ about }) => about),
   };
 }
+
+/** Readings of one job that stand in two parts of a log. */
+const together = (one: JobReadings, other: JobReadings): JobReadings =>
+  jobReadings(
+    one.job,
+    ordered([...one.readings, ...other.readings], (a, b) => byTime(a.heard, b.heard)),
+  );
 
 /** What work is learned by. Inside no wind blows: all of it is one kind. */
 export const workKey = ({ element, side, wind }: PieceOfWork) =>

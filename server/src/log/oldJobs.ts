@@ -121,12 +121,12 @@ export async function keepOldJobs(db: Database, companyId: string): Promise<void
 export async function recordOfAll(trx: Database, companyId: string): Promise<SiteRecord> {
   const jobs = await jobsOfLog(trx, companyId);
   const old = await keptOf(trx, companyId, await oldNow(trx, companyId, jobs));
-  const { list } = storeOf(trx, 'entries');
+  const store = storeOf(trx, 'entries');
   const wanted: Record<string, string | null>[] = [
     { jobId: null },
     ...jobs.filter(({ jobId }) => !old.has(jobId)).map(({ jobId }) => ({ jobId })),
   ];
   const entries: Entry[] = [];
-  for (const where of wanted) entries.push(...(await list(companyId, where)).items);
+  for (const where of wanted) entries.push(...(await store.list(companyId, where)).items);
   return new LogFold().record(entries, old);
 }
