@@ -12,14 +12,14 @@ export function bareServer(connectionString) {
   let companyId;
   /** The company of whoever asks. */
   const company = async () => {
+    if (companyId) return;
     const { rows } = await pool.query('select id from company order by created_at limit 1');
     companyId = rows[0].id;
   };
   const within = async (work) => {
     const client = await pool.connect();
     try {
-      await client.query('begin');
-      await client.query("select set_config('fine_spray.company', $1, true)", [companyId]);
+      await client.query(`begin; select set_config('fine_spray.company', '${companyId}', true)`);
       const answer = await work(client);
       await client.query('commit');
       return answer;

@@ -132,8 +132,8 @@ export function createApp({
     await read(request, response, next);
   });
   app.use('/api', identify(doorDb, signIn));
-  app.use(peopleRoutes({ db: doorDb, signIn, publicUrl: at.publicUrl }));
   app.use(resourceRoutes(data));
+  app.use(peopleRoutes({ db: doorDb, signIn, publicUrl: at.publicUrl }));
   app.use(changeRoutes(data));
   app.use(logRoutes(db));
   app.use(paperRoutes(db, pool));

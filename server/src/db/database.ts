@@ -1,4 +1,5 @@
 import knex, { type Knex } from 'knex';
+import { CompanyClient } from './companyClient';
 import * as kitAndJobs from './migrations/001-kit-and-jobs';
 import * as places from './migrations/002-places';
 import * as systems from './migrations/003-systems';
@@ -97,7 +98,7 @@ export function openDatabase(
   { patience = 'of a request', sees = 'nothing' }: Opening = {},
 ): Database {
   return knex({
-    client: 'pg',
+    client: CompanyClient,
     // The oldest PostgreSQL this runs on; what asks Knex for a version gets this one.
     version: '15',
     connection: {

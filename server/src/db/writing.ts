@@ -1,6 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Knex } from 'knex';
-import { seeing, type Database } from './database';
+import type { Database } from './database';
 
 /** Two transactions that waited for each other: one of them was ended and can be done again. */
 const AGAIN = new Set(['40P01', '40001']);
@@ -13,16 +13,21 @@ const TRIES = 5;
 export async function repeated<Result>(
   db: Database,
   work: (trx: Database) => Promise<Result>,
+  how: Knex.TransactionConfig = {},
 ): Promise<Result> {
   for (let tried = 1; ; tried += 1) {
     try {
-      return await db.transaction(work);
+      return await db.transaction(work, how);
     } catch (error) {
       if (tried === TRIES || !AGAIN.has(String((error as { code?: unknown }).code))) throw error;
       await pause(10 * tried);
     }
   }
 }
+
+/** Of which company a transaction is: what `CompanyClient` begins it with. */
+const ofCompany = (company: string, how: Knex.TransactionConfig = {}): Knex.TransactionConfig =>
+  ({ ...how, company }) as Knex.TransactionConfig;
 
 /** A transaction in which the database shows one company's rows and takes no other's. */
 export function inCompany<Result>(
@@ -31,10 +36,7 @@ export function inCompany<Result>(
   work: (trx: Database) => Promise<Result>,
   how: Knex.TransactionConfig = {},
 ): Promise<Result> {
-  return db.transaction(async (trx) => {
-    await seeing(trx, companyId);
-    return work(trx);
-  }, how);
+  return db.transaction(work, ofCompany(companyId, how));
 }
 
 /** What a company has stored, as it is at one moment. */
@@ -54,10 +56,13 @@ export function writing<Result>(
   companyId: string,
   work: (trx: Database) => Promise<Result>,
 ): Promise<Result> {
-  return repeated(db, async (trx) => {
-    await seeing(trx, companyId);
-    // The mildest lock two writers exclude each other by: rows that name the company go on.
-    await trx('company').where({ id: companyId }).forNoKeyUpdate().first('id');
-    return work(trx);
-  });
+  return repeated(
+    db,
+    async (trx) => {
+      // The mildest lock two writers exclude each other by: rows that name the company go on.
+      await trx('company').where({ id: companyId }).forNoKeyUpdate().first('id');
+      return work(trx);
+    },
+    ofCompany(companyId),
+  );
 }

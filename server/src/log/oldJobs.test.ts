@@ -15,7 +15,7 @@ import { inCompany } from '../db/writing';
 import { startTestServer, type TestServer } from '../testing/server';
 import { recordOfAll } from './oldJobs';
 
-const JOBS = 45;
+const JOBS = 30;
 const DAY = 24 * 3600_000;
 
 let server: TestServer;
@@ -48,7 +48,7 @@ async function fill(): Promise<void> {
   const random = seeded(4);
   const made = jobs.flatMap((jobId, job) => {
     const surfaces = Array.from({ length: 4 }, () => randomUUID());
-    return Array.from({ length: 25 }, (_one, index) => {
+    return Array.from({ length: 12 }, (_one, index) => {
       const { kind, schema, author, payload, surfaceId } = demo[Math.floor(random() * demo.length)] as Entry;
       const at = new Date(Date.now() - (JOBS - job) * 10 * DAY + index * 3600_000).toISOString();
       const surface = surfaces[Math.floor(random() * surfaces.length)] ?? null;
@@ -58,7 +58,7 @@ async function fill(): Promise<void> {
       };
     });
   });
-  const [first, second] = [made[25 * 3], made[25 * 7]];
+  const [first, second] = [made[12 * 3], made[12 * 7]];
   if (!first || !second) throw new Error('no entries');
   const bound = { ...second, id: randomUUID(), kind: 'withdrawn', schema: 1, payload: { why: '' } };
   const note = { ...first, ...{ id: randomUUID(), jobId: null, surfaceId: null, kind: 'note', schema: 1 } };
@@ -140,7 +140,7 @@ it('a job that is written for again is old no more, and its entries are had by t
     before.map((one) => one.jobId).filter((one) => one !== jobId),
   );
   const own = await server.call('GET', `/api/entries?job=${jobId}`);
-  expect(own.body.items?.length).toBe(26);
+  expect(own.body.items?.length).toBe(13);
   expect(new Set(own.body.items?.map((one) => one['jobId']))).toEqual(new Set([jobId]));
   const none = await server.call('GET', '/api/entries?job=none');
   expect(none.body.items?.length).toBeGreaterThan(0);

@@ -42,11 +42,22 @@ async function signedIn(db: Database, request: Request): Promise<Actor | undefin
   return { companyId, personId, role, deviceId };
 }
 
+/** The first company there is: it stays the first. */
+function firstCompany(db: Database): () => Promise<string | undefined> {
+  let known: string | undefined;
+  return async () => {
+    known ??= (await db('company').orderBy('createdAt').first<{ id: string } | undefined>('id'))?.id;
+    return known;
+  };
+}
+
 /** Where one does not sign in: the first company, and whoever was chosen on this device, or an owner. */
-async function chosen(db: Database, request: Request): Promise<Actor | undefined> {
-  const company = await db('company').orderBy('createdAt').first<{ id: string } | undefined>('id');
-  if (!company) return undefined;
-  const companyId = company.id;
+async function chosen(
+  db: Database,
+  request: Request,
+  companyId: string | undefined,
+): Promise<Actor | undefined> {
+  if (companyId === undefined) return undefined;
   const personId = sessionOf(request)?.personId;
   const person =
     personId === undefined
@@ -59,8 +70,9 @@ async function chosen(db: Database, request: Request): Promise<Actor | undefined
 
 /** Finds out who a request comes from. Whoever needs to know is refused where that is nobody. */
 export function identify(db: Database, signIn: boolean): RequestHandler {
+  const first = firstCompany(db);
   return async (request, _response, next) => {
-    const actor = await (signIn ? signedIn : chosen)(db, request);
+    const actor = signIn ? await signedIn(db, request) : await chosen(db, request, await first());
     if (actor) setActor(request, actor);
     next();
   };

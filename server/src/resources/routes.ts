@@ -40,7 +40,8 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     else response.json(answer);
   };
 
-  for (const name of RESOURCE_NAMES) {
+  // A way is looked for in the order they stand here: the log is written most.
+  for (const name of ['entries', ...RESOURCE_NAMES.filter((one) => one !== 'entries')] as const) {
     const { operations, body, ofJob, writtenBy, paged: inPages = false } = RESOURCES[name];
     const { list, get, put, remove } = operations;
     const { all } = operations as { readonly all?: Operation };
