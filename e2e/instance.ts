@@ -11,7 +11,7 @@ export class Instance {
 
   constructor(
     readonly port: number,
-    private readonly databaseUrl: string,
+    readonly databaseUrl: string,
   ) {}
 
   get address(): string {

@@ -5,7 +5,7 @@ import { freePort, temporaryHome } from './fine-spray';
 import { Instance } from './instance';
 
 /** A server of a spec's own, on a cluster of its own: each test begins with it running, and may stop it. */
-export function ownServer(): Pick<Instance, 'address' | 'runs' | 'start' | 'kill' | 'stop'> {
+export function ownServer(): Pick<Instance, 'address' | 'databaseUrl' | 'runs' | 'start' | 'kill' | 'stop'> {
   let cluster: Cluster;
   let instance: Instance;
   let clear: () => void;
@@ -26,6 +26,9 @@ export function ownServer(): Pick<Instance, 'address' | 'runs' | 'start' | 'kill
   return {
     get address() {
       return instance.address;
+    },
+    get databaseUrl() {
+      return instance.databaseUrl;
     },
     get runs() {
       return instance.runs;

@@ -18,7 +18,14 @@ export * from './oldJobs';
 export * from './paper';
 export type { Operation } from './operation';
 export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
-export { documentNaming, idsAt, unreadable, type PageQuery, type Reference, type Unreadable } from './resource';
+export {
+  documentNaming,
+  idsAt,
+  unreadable,
+  type PageQuery,
+  type Reference,
+  type Unreadable,
+} from './resource';
 export {
   BATCH_LIMIT,
   RESOURCES,

@@ -7,6 +7,7 @@ import { refreshLists } from './lists';
 import { noteChange } from './newer';
 import {
   areOfThisProgram,
+  notAllAmong,
   askForJobsOfLog,
   askForOldJobs,
   beginWithOld,
@@ -181,7 +182,7 @@ export class Following {
       addEntries(this.client, pages.flat(), 'from nothing');
       this.gotFirst();
       if (page.next === null) break;
-      old = await askForOldJobs();
+      old = notAllAmong(await askForOldJobs(), pages.flat());
       if (old.length === 0) continue;
       await this.openJobs(new Set(old.map(({ jobId }) => jobId)), take);
       break;

@@ -167,6 +167,15 @@ describe('a job nobody works on any more', () => {
     expect([shown(), old()]).toEqual([['n1', 'o2', 'w1', 'w2', 'w3'], ['old']]);
   });
 
+  it('is whole where the first page had all of it, though the log is longer', async () => {
+    server.write(of('new', 'w1', 80), of('old', 'o1', 90), of('old', 'o2', 90));
+    age('old');
+    await (await open()).catchUp();
+    expect([shown(), old()]).toEqual([['o1', 'o2', 'w1'], []]);
+    await isKept();
+    expect((await new Device().entryIds()).toSorted()).toEqual(['o1', 'o2', 'w1']);
+  });
+
   it('is not sent again after a restore, but for what came after it was old', async () => {
     twoJobs();
     await new Device().keepEntries([...server.entries, of('old', 'lost', 1), of('new', 'gone', 1)]);

@@ -167,9 +167,22 @@ export async function openTouched(
   await openJobs(client, [...(await touchedBy(entries, list))], device);
 }
 
+/** How many entries there are of each job. */
+function countByJob(entries: readonly Entry[]): ReadonlyMap<string | null, number> {
+  const counts = new Map<string | null, number>();
+  for (const { jobId } of entries) counts.set(jobId, (counts.get(jobId) ?? 0) + 1);
+  return counts;
+}
+
+/** Those of old jobs whose log is not all among some entries. */
+export function notAllAmong(jobs: readonly OldJob[], entries: readonly Entry[]): readonly OldJob[] {
+  const counts = countByJob(entries);
+  return jobs.filter((job) => (counts.get(job.jobId) ?? 0) < job.entries);
+}
+
 /** How many entries of old jobs are not in a list. */
 export function entriesElsewhere(entries: readonly Entry[], old: OldJobs): number {
   if (old.size === 0) return 0;
-  const all = [...old.values()].reduce((sum, job) => sum + job.entries, 0);
-  return all - entries.filter(({ jobId }) => jobId !== null && old.has(jobId)).length;
+  const counts = countByJob(entries);
+  return [...old.values()].reduce((sum, job) => sum + job.entries - (counts.get(job.jobId) ?? 0), 0);
 }
