@@ -1,9 +1,10 @@
-import { manyEntriesHead, oneOfMany, type ManyEntriesAnswer } from '@fine-spray/contract';
+import { ENTRIES_AT_ONCE, manyEntriesHead, oneOfMany, type ManyEntriesAnswer } from '@fine-spray/contract';
 import type { Database } from '../db/database';
 import { inCompany } from '../db/writing';
 import { ProblemError, asProblem, problemOf } from '../http/problems';
 import type { Actor } from '../people/actor';
 import { authorsOf, type Claimed } from '../people/authors';
+import { Gathered } from './gathered';
 import { storeOf } from './store';
 
 /** An entry that was checked, with what the server found of the clock. */
@@ -49,11 +50,36 @@ async function appendAll(
   return authors.map((by) => (by instanceof ProblemError ? by : (stored.next().value ?? nothing())));
 }
 
-/** One entry as it came. */
-export async function putEntry(db: Database, actor: Actor, one: Given): Promise<object> {
-  const [stored] = await append(db, actor, [one]);
-  if (stored === undefined || stored instanceof ProblemError) throw stored ?? nothing();
-  return stored;
+/**
+ * Entries as they come one by one. Those of one device that come while some are being stored are stored together after them: each
+ * is answered when it is on the disk.
+ */
+export class EntriesOneByOne {
+  private readonly gathered = new Gathered<Given, object | ProblemError>(ENTRIES_AT_ONCE);
+
+  constructor(private readonly db: Database) {}
+
+  /** Stores an entry; throws why it is not taken. */
+  async put(actor: Actor, one: Given): Promise<object> {
+    const { companyId, personId, deviceId, role } = actor;
+    const key = [companyId, personId, deviceId, role].join(' ');
+    const stored = await this.gathered.add(key, one, (all) => this.store(actor, all));
+    if (stored instanceof ProblemError) throw stored;
+    return stored;
+  }
+
+  /** Stores some together; where they fail together for a reason of their own, each by itself. */
+  private async store(actor: Actor, all: readonly Given[]): Promise<(object | ProblemError)[]> {
+    try {
+      return await append(this.db, actor, all);
+    } catch (error) {
+      if (all.length === 1 || asProblem(error).type !== 'internal') throw error;
+      const each: (object | ProblemError)[] = [];
+      for (const one of all)
+        each.push(...(await append(this.db, actor, [one]).catch((own: unknown) => [asProblem(own)])));
+      return each;
+    }
+  }
 }
 
 /**

@@ -14,7 +14,7 @@ import { inCompany, writing } from '../db/writing';
 import { actorOf, allow, pricesFor, type Actor } from '../people/actor';
 import { writeBatch } from './batch';
 import { companyOf, putCompany as storeCompany, withoutMoney } from './company';
-import { putEntries, putEntry } from './entries';
+import { EntriesOneByOne, putEntries } from './entries';
 import { storeOf } from './store';
 
 /**
@@ -32,6 +32,7 @@ type Handler = (request: Request, actor: Actor) => Promise<unknown>;
 /** The routes of every resource in the contract, the batch of them, and the company's. */
 export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>): Router {
   const router = Router();
+  const oneByOne = new EntriesOneByOne(db);
   const send = (handler: Handler) => async (request: Request, response: Response) => {
     const actor = actorOf(request);
     const answer = await handler(request, actor);
@@ -80,7 +81,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         const rowId = idOf(request);
         const { version, ...content } = body.parse(request.body) as { readonly version: number };
         return name === 'entries'
-          ? putEntry(db, actor, { id: rowId, content: content as never, clockSkew: clockOf(request) })
+          ? oneByOne.put(actor, { id: rowId, content: content as never, clockSkew: clockOf(request) })
           : writing(db, companyId, (trx) =>
               storeOf(trx, name, pricesFor(actor)).put(companyId, rowId, version, content as never),
             );

@@ -231,3 +231,45 @@ describe('entries sent together', () => {
     expect((await server.call('POST', '/api/entries', {})).status).toBe(422);
   });
 });
+
+describe('entries that come one by one, many at once', () => {
+  it('are each answered for itself when it is stored, whatever becomes of those beside it', async () => {
+    const { clockSkew: _skew, ...good } = content(await first('/api/entries'));
+    const taken = randomUUID();
+    await put(`entries/${taken}`, { ...good, version: 0 });
+    // One the database fails at, whoever it is stored with.
+    await server.db.raw(`create function fail_at_poison() returns trigger language plpgsql as $$ begin
+      if new.author = 'poison' then raise exception 'poison'; end if;
+      return new;
+    end $$`);
+    await server.db.raw(
+      'create trigger fail_at_poison before insert on entry for each row execute function fail_at_poison()',
+    );
+    const ids = Array.from({ length: 60 }, () => randomUUID());
+    const sent = ids.map((id, index) => ({
+      id: index === 20 ? taken : index === 41 ? (ids[40] ?? id) : id,
+      body: {
+        ...good,
+        ...(index === 10 ? { author: 'poison' } : {}),
+        ...(index === 20 ? { at: '2026-01-01T00:00:00.000Z' } : {}),
+        ...(index === 30 ? { kind: 'juggling' } : {}),
+        version: 0,
+      },
+    }));
+    const expected = sent.map((_one, index) => ({ 10: 500, 20: 409, 30: 422 })[index] ?? 200);
+    const answers = await Promise.all(sent.map(({ id, body }) => put(`entries/${id}`, body)));
+    expect(answers.map(({ status }) => status)).toEqual(expected);
+    for (const [index, { status, body }] of answers.entries())
+      if (status === 200) expect(body['id']).toBe(sent[index]?.id);
+    const there = await server
+      .db('entry')
+      .whereIn(
+        'id',
+        sent.map(({ id }) => id),
+      )
+      .count<{ count: string }[]>('* as count');
+    // Two of them are one, one was there, and two were not taken.
+    expect(Number(there[0]?.count)).toBe(60 - 1 - 2);
+    await server.db.raw('drop trigger fail_at_poison on entry');
+  });
+});
