@@ -233,6 +233,7 @@ const CURSOR = 'WyI3NzEzLjE2Mzg2LjE2NTkxIiwiNzM3OjczNzoiLG51bGxd';
 const PASSKEYS = { items: [{ id: ID, name: 'iPhone' }] };
 const ASKED = { challenge: 'q83vEjRWeJA', rpId: 'spray.example', timeout: 60000 };
 const AUTHENTICATOR = { id: 'q83vEjRW', rawId: 'q83vEjRW', type: 'public-key', clientExtensionResults: {} };
+const JOB_OF_LOG = { jobId: ID, entries: 443, last: TIME };
 const LOG_PAGE_NEXT = `737.${ID}`;
 
 /** Examples of an operation: of its body, and of what it answers. */
@@ -298,6 +299,36 @@ const SINGLE: Readonly<Record<string, Example>> = {
     answer: {
       reading: { air: 291.2, surface: 290.4, humidity: 0.62, wind: 2.1, rain: 0 },
       forecast: [{ ahead: 1, air: 291.8, surface: 291, humidity: 0.6, wind: 2.4, rain: 0 }],
+    },
+  },
+  getLogJobs: { answer: { items: [JOB_OF_LOG] } },
+  getOldJobs: {
+    answer: {
+      items: [
+        {
+          ...JOB_OF_LOG,
+          surfaces: [OTHER_ID],
+          digest: {
+            version: 1,
+            transfer: [
+              {
+                about: { element: 'wall', side: 'inside', wind: 'calm' },
+                ids: [ID],
+                at: [Date.parse(TIME)],
+                values: [0.74],
+              },
+            ],
+            speed: [],
+            through: {
+              tips: [OTHER_ID],
+              coatings: [ID],
+              ...{ tip: [0], coating: [0], at: [Date.parse(TIME)], volume: [0.0045] },
+            },
+          },
+          kept: [],
+        },
+      ],
+      next: null,
     },
   },
   getChanges: {
