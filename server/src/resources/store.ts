@@ -89,6 +89,14 @@ export type Prices = 'with prices' | 'without prices';
 
 const CHECKED = new CheckedRows();
 
+let lastTime = { at: NaN, text: '' };
+/** A time as text; rows of one transaction have the same. */
+function textOf(time: Date): string {
+  const at = time.getTime();
+  if (at !== lastTime.at) lastTime = { at, text: time.toISOString() };
+  return lastTime.text;
+}
+
 /** The rows of a resource on a database or within a transaction; everything about it follows from its definition. */
 export function storeOf<Name extends ResourceName>(
   db: Database,
@@ -136,14 +144,12 @@ export function storeOf<Name extends ResourceName>(
     prices === 'with prices' ? content : withoutPrices(name, content);
   const counting = Object.keys(counts);
   const shown = (row: Row): object => {
-    const all: Record<string, unknown> = { ...seen(contentOf(row)) };
-    for (const field of beside) all[field] = row[field] ?? null;
-    for (const field of counting) all[field] = row[field];
-    all['id'] = row.id;
-    all['version'] = row.version;
-    all['createdAt'] = row.createdAt.toISOString();
-    all['updatedAt'] = row.updatedAt.toISOString();
-    return all;
+    const { id, version, createdAt, updatedAt } = row;
+    const others: Record<string, unknown> = {};
+    for (const field of beside) others[field] = row[field] ?? null;
+    for (const field of counting) others[field] = row[field];
+    const stored = { id, version, createdAt: textOf(createdAt), updatedAt: textOf(updatedAt) };
+    return { ...seen(contentOf(row)), ...others, ...stored };
   };
 
   /** A row held against its schema. The log is long, and each of its entries is read once: no state of it is kept. */
@@ -264,6 +270,22 @@ export function storeOf<Name extends ResourceName>(
     return new Map(inserted.map((row) => [row.id, row]));
   }
 
+  /** What is answered to one that is to be made and is there: the row, where it says the same, or why not. */
+  async function asItWasThere(
+    row: Row | undefined,
+    fields: Contents[Name],
+  ): Promise<Rows[Name] | ProblemError> {
+    if (!row) return missing();
+    try {
+      if (says(row, upgrade(fields))) return await read(row);
+    } catch (error) {
+      // It is there, though nobody can read it: said of this one.
+      if (error instanceof ProblemError) return error;
+      throw error;
+    }
+    return inTheWay(row, `Another ${one} is stored under this id.`);
+  }
+
   /** Rows as their schema says, and which of them are not. */
   async function readAll(rows: readonly Row[]): Promise<Listed<Name>> {
     const listed: Listed<Name> = { items: [], unreadable: [] };
@@ -334,23 +356,14 @@ export function storeOf<Name extends ResourceName>(
         there.length === 0 ? [] : ((await db(table).where({ companyId }).whereIn('id', there)) as Row[]);
       const known = new Map(found.map((row) => [row.id, row]));
       const twice = new Set(given.map(({ id }) => id)).size < given.length;
-      return Promise.all(
-        given.map(async ({ id, content: fields }) => {
-          const row = made.get(id);
-          // What was checked on its way in is not checked again on its way back.
-          if (row && (!twice || says(row, upgrade(fields)))) return shown(row) as Rows[Name];
-          const before = row ?? known.get(id);
-          if (!before) return missing();
-          try {
-            if (says(before, upgrade(fields))) return await read(before);
-          } catch (error) {
-            // It is there, though nobody can read it: said of this one.
-            if (error instanceof ProblemError) return error;
-            throw error;
-          }
-          return inTheWay(before, `Another ${one} is stored under this id.`);
-        }),
-      );
+      const answers: (Rows[Name] | ProblemError)[] = [];
+      for (const { id, content: fields } of given) {
+        const row = made.get(id);
+        // What was checked on its way in is not checked again on its way back.
+        if (row && (!twice || says(row, upgrade(fields)))) answers.push(shown(row) as Rows[Name]);
+        else answers.push(await asItWasThere(row ?? known.get(id), fields));
+      }
+      return answers;
     },
 
     async remove(companyId, id, version) {
