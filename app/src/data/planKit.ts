@@ -1,4 +1,4 @@
-import { lastWeather, planHistory, type Kit } from '@fine-spray/contract/planning';
+import { planHistory, siteNow, type Kit } from '@fine-spray/contract/planning';
 import { useMemo } from 'react';
 import { usePreference } from '@/ui/preference';
 import { useKit } from './kit';
@@ -17,7 +17,7 @@ export function usePlanKit(): ReturnType<typeof useKit> {
     // Not first without it and then with it: numbers do not jump under the eye.
     if (!plain || loading) return undefined;
     if (entries.length === 0) return plain;
-    const now = { ...plain, ...lastWeather(entries, Date.now()) };
+    const now = { ...plain, ...siteNow(entries, Date.now()) };
     return ours === 'off' ? now : { ...now, history: planHistory(recordOf(entries, old)) };
   }, [plain, entries, old, ours, loading]);
   return { ...rest, ...(kit ? { kit } : {}) };

@@ -7,10 +7,12 @@ export type { Kit } from './kit';
 export {
   LAYER_NAMES,
   coreLayers,
+  layerOfCoat,
   layerAlone,
   layersOf,
   layersOfChoice,
   requestFor,
+  type CoatOfSurface,
   type SetupJob,
   type SetupSurface,
   type SurfaceLayer,
@@ -18,4 +20,4 @@ export {
 } from './layers';
 export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';
 export { plannedCoats, type PlannedCoatOfJob } from './plannedCoats';
-export { lastWeather } from './lastWeather';
+export { siteNow } from './siteNow';

@@ -9,8 +9,10 @@ export interface Kit {
   readonly tips: readonly Tip[];
   /** What the crew's own log says, where plans are to stand on it. */
   readonly history?: PlanHistory;
-  /** Jobs that it rained on when the weather was last written down there (`lastWeather`). */
+  /** Jobs that it rained on when the weather was last written down there (`siteNow`). */
   readonly rainedOn?: readonly string[];
   /** Jobs on which it was hot then. */
   readonly hotOn?: readonly string[];
+  /** How warm paint was when it was measured last, K: by job and coating. */
+  readonly paintAt?: Readonly<Record<string, Readonly<Record<string, number>>>>;
 }

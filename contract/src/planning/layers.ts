@@ -1,5 +1,6 @@
 import { conditionUnder, type Layer } from '@fine-spray/core/system';
 import type { Condition } from '@fine-spray/core/takeoff';
+import { quantity, type Temperature } from '@fine-spray/core/units';
 import type { Job, SurfaceFields } from '../job';
 import { setupRequest } from '../setupRequest';
 import type { SystemLayer } from '../system';
@@ -45,6 +46,22 @@ export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
   }));
 }
 
+/** A coat of a surface, counted for its coating from the surface outwards, as `plannedCoats` counts. */
+export interface CoatOfSurface {
+  readonly coatingId: string;
+  readonly coat: number;
+}
+
+/** The layer a coat belongs to; one beyond the plan to the last layer of its coating, none where the coating is not planned. */
+export function layerOfCoat(
+  surface: SetupSurface,
+  { coatingId, coat }: CoatOfSurface,
+): SurfaceLayer | undefined {
+  const layers = layersOf(surface).filter((layer) => layer.coatingId === coatingId);
+  let counted = 0;
+  return layers.find((layer) => (counted += layer.coats) >= coat) ?? layers.at(-1);
+}
+
 /** The rows a surface's set-up stands on, joined, for one of its layers; undefined while one of them is missing. */
 export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer?: SurfaceLayer) {
   const asSprayed = layer ? layerAlone(surface, layer) : surface;
@@ -62,7 +79,8 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     lift: job.lift,
     rack: kit.tips,
   });
-  const history = historyOf(kit.history, surface);
+  const history = historyOf(kit.history, asSprayed);
+  const paintTemperature = paintAtOf(kit, job, coating.id);
   const site = {
     power: sprayer.power,
     surfaceAge: job.paintAge,
@@ -70,8 +88,19 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     hardener: coating.hardener,
     hot: job.id !== undefined && (kit.hotOn ?? []).includes(job.id),
   };
-  return { ...request, site, ...(history ? { history } : {}) };
+  return {
+    ...request,
+    site,
+    ...(history ? { history } : {}),
+    ...(paintTemperature === undefined ? {} : { paintTemperature }),
+  };
 }
+
+/** How warm the paint was when it was measured last on this job, where that holds. */
+const paintAtOf = ({ paintAt }: Kit, { id }: SetupJob, coatingId: string): Temperature | undefined => {
+  const measured = id === undefined ? undefined : paintAt?.[id]?.[coatingId];
+  return measured === undefined ? undefined : quantity(measured);
+};
 
 /** Whether cord and feet stand in the wet, as far as somebody has written the weather down. */
 const isWet = (kit: Kit, { id }: SetupJob, { side }: SetupSurface): boolean =>

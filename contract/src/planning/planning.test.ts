@@ -4,7 +4,9 @@ import {
   jobModel,
   of,
   paintDistributions,
+  quantity,
   readRecord,
+  searchSetups,
   setupCard,
   systemWaiting,
   type LogEntry,
@@ -25,15 +27,17 @@ import {
   checkBought,
   coreLayers,
   jobPlan,
+  layerOfCoat,
   layersOf,
   ordersFor,
   paintCost,
   planHistory,
   plannedCoats,
-  lastWeather,
+  siteNow,
   requestFor,
   triggerTimeOf,
   type Kit,
+  type SurfaceLayer,
 } from '.';
 import { historyOf } from './history';
 
@@ -42,7 +46,7 @@ const read = (name: string): unknown =>
   JSON.parse(readFileSync(path.resolve(__dirname, '../../../demo', name), 'utf8'));
 const stored = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, ...STORED }));
 
-const { coatings, sprayers, hoses, tips, company } = kitFile.parse(read('millrace.kit.json'));
+const { coatings, sprayers, hoses, tips, company, systems } = kitFile.parse(read('millrace.kit.json'));
 const kit: Kit = {
   coatings: stored(coatings),
   sprayers: stored(sprayers),
@@ -249,24 +253,25 @@ describe('the history of the crew in a plan', () => {
       ];
     }).flat();
   const history = planHistory(readRecord(landed(0.55, 'inside', 30)));
+  const MATT = { coatingId: 'matt' };
 
   it('is what the log says of a kind of work, inside whatever the wind', () => {
-    const inside = historyOf(history, { element: 'wall', side: 'inside', wind: 'breeze' });
-    expect(inside?.transfer.value).toBeGreaterThan(0.53);
-    expect(inside?.transfer.value).toBeLessThan(0.65);
-    expect(inside?.transfer.source).toBe('30 coats in 30 jobs of this crew');
+    const inside = historyOf(history, { ...MATT, element: 'wall', side: 'inside', wind: 'breeze' });
+    expect(inside?.transfer?.value).toBeGreaterThan(0.53);
+    expect(inside?.transfer?.value).toBeLessThan(0.65);
+    expect(inside?.transfer?.source).toBe('30 coats in 30 jobs of this crew');
   });
 
   it('is silent where the log is, and without a log', () => {
-    expect(historyOf(history, { element: 'door', side: 'inside', wind: 'calm' })).toBeUndefined();
-    expect(historyOf(history, { element: 'wall', side: 'outside', wind: 'breeze' })).toBeUndefined();
-    expect(historyOf(undefined, { element: 'wall', side: 'inside', wind: 'calm' })).toBeUndefined();
+    expect(historyOf(history, { ...MATT, element: 'door', side: 'inside', wind: 'calm' })).toBeUndefined();
+    expect(historyOf(history, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' })).toBeUndefined();
+    expect(historyOf(undefined, { ...MATT, element: 'wall', side: 'inside', wind: 'calm' })).toBeUndefined();
   });
 
   it('keeps the winds apart outside', () => {
     const outside = planHistory(readRecord(landed(0.5, 'outside', 5)));
-    expect(historyOf(outside, { element: 'wall', side: 'outside', wind: 'breeze' })).toBeDefined();
-    expect(historyOf(outside, { element: 'wall', side: 'outside', wind: 'calm' })).toBeUndefined();
+    expect(historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' })).toBeDefined();
+    expect(historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'calm' })).toBeUndefined();
   });
 
   it('makes the walls it is about want more paint, and leaves the others as they were', () => {
@@ -281,6 +286,132 @@ describe('the history of the crew in a plan', () => {
       } else expect(after).toBe(before.volume.value);
     });
     expect(walls).toBeGreaterThan(10);
+  });
+});
+
+describe('the set-up of a layer', () => {
+  const jobs = ['tern-boathouse', 'kiln-house', 'orchard-row-3'].map((name) =>
+    jobFile.parse(read(`${name}.job.json`)),
+  );
+  /** Every surface of the demo, and a wall and a door in each of its systems, first coats under it. */
+  const all: readonly Surface[] = [
+    ...jobs.flatMap(({ surfaces: own }) => stored(own)),
+    ...systems.flatMap(({ id, layers }) => {
+      const finish = layers.find(({ role }) => role === 'finish');
+      return ['wall', 'door'].flatMap((element): Surface[] => {
+        const like = surfaces.find((one) => one.element === element);
+        if (!finish || !like) return [];
+        const { coatingId, coats, thinning } = finish;
+        const under = layers.filter((layer) => layer !== finish) as Surface['under'];
+        return [{ ...like, id: `${id} ${element}`, coatingId, coats, thinning, under }];
+      });
+    }),
+  ];
+  const layersOfAll = all.flatMap((surface) => layersOf(surface).map((layer) => ({ surface, layer })));
+  const jobOf = (surface: Surface) => jobs.find(({ job: one }) => one.id === surface.jobId)?.job ?? job;
+  const cardOf = (surface: Surface, layer: SurfaceLayer, now: Kit, system: 'metric' | 'us' = 'metric') => {
+    const request = requestFor(surface, jobOf(surface), now, layer);
+    const card = request && setupCard(request, system);
+    if (!card?.ok) throw new Error(`no card for ${surface.name}`);
+    return card.value;
+  };
+  /** Test cards of this crew: even at so much of the pressure of the heuristic, with every coating and family of tips. */
+  const dialledIn = (share: number): LogEntry[] =>
+    layersOfAll.flatMap(({ surface, layer }, index) => {
+      const { candidate } = cardOf(surface, layer, kit).tip;
+      return Array.from({ length: 3 }, (_one, turn): LogEntry => ({
+        ...{ id: `s${index} ${turn}`, at: index * 10 + turn, author: '', job: `${index} ${turn}` },
+        ...{ kind: 'set-up confirmed', surface: surface.id, coating: layer.coatingId, tip: undefined },
+        ...{ family: candidate.tip.family, thinner: of(0, '%'), expected: candidate.usualPressure },
+        pressure: quantity(share * candidate.usualPressure),
+      }));
+    });
+  const history = planHistory(readRecord(dialledIn(0.85)));
+
+  it('keeps its tip, and has the pressure this crew found with its own coating and family', () => {
+    const found = layersOfAll.map(({ surface, layer }) => {
+      const [plain, own] = [cardOf(surface, layer, kit), cardOf(surface, layer, { ...kit, history })];
+      expect([surface.name, own.tip.code, own.tip.candidate.tip]).toEqual([
+        surface.name,
+        plain.tip.code,
+        plain.tip.candidate.tip,
+      ]);
+      const { family } = own.tip.candidate.tip;
+      const learned = history.evenFan[layer.coatingId]?.[family];
+      expect(own.tip.candidate.usualPressure).toBeCloseTo(plain.tip.candidate.evenFanPressure, 3);
+      expect(own.tip.candidate.evenFanPressure / own.tip.candidate.usualPressure).toBeCloseTo(
+        learned?.value ?? 0,
+        9,
+      );
+      // What stands beside it on the card is of the same pressure.
+      expect(own.gunPressure.value).toBe(own.tip.candidate.gunPressure);
+      expect(own.pumpPressure.value).toBeCloseTo(own.tip.candidate.pumpPressure, -1);
+      return learned?.source;
+    });
+    // Under the finish, too.
+    expect(layersOfAll.some(({ layer }) => layer.role !== 'finish')).toBe(true);
+    expect(found.every((source) => source?.endsWith('of this crew'))).toBe(true);
+  });
+
+  it('is the same in both units, and in the search, the map and the list as on the card', () => {
+    for (const { surface, layer } of layersOfAll) {
+      const now = { ...kit, history };
+      const request = requestFor(surface, jobOf(surface), now, layer);
+      if (!request) throw new Error('no request');
+      const card = cardOf(surface, layer, now);
+      expect(cardOf(surface, layer, now, 'us').gunPressure.value).toBe(card.gunPressure.value);
+      const search = searchSetups(request);
+      if (!search.ok) throw new Error(search.message);
+      const same = search.value.options.find(({ code, candidate }) => {
+        return code === card.tip.code && candidate.tip.family === card.tip.candidate.tip.family;
+      });
+      expect(same?.candidate).toEqual(card.tip.candidate);
+      const chosen = setupCard({ ...request, chosenTip: card.tip.candidate.tip });
+      expect(chosen.ok && chosen.value.tip.candidate).toEqual(card.tip.candidate);
+    }
+  });
+
+  it('is that of each coat as the plan counts them', () => {
+    const planned = plannedCoats(all, job, kit, false);
+    for (const { row: surface, coating, coat, wet } of planned) {
+      const layer = layerOfCoat(surface, { coatingId: coating, coat });
+      if (!layer) throw new Error('no layer');
+      expect(layer.coatingId).toBe(coating);
+      const card = cardOf(surface, layer, kit);
+      expect(card.wetFilm.value * card.passesPerCoat).toBeCloseTo(wet, 9);
+    }
+    const [surface] = surfaces;
+    if (!surface) throw new Error('no surface');
+    expect(layerOfCoat(surface, { coatingId: 'another', coat: 1 })).toBeUndefined();
+    expect(layerOfCoat(surface, { coatingId: surface.coatingId, coat: 99 })?.role).toBe('finish');
+  });
+
+  it('is for paint as warm as it was when it was measured last on this job, for half a day', () => {
+    const at = Date.UTC(2026, 9, 6, 8);
+    const [surface] = surfaces;
+    const checked = stored(logFile.parse(read('millrace.log.json')).entries).find(
+      ({ kind }) => kind === 'viscosity',
+    );
+    if (!surface || !checked) throw new Error('nothing to measure');
+    const measured = (hours: number, celsius: number, jobId: string | null = job.id): Entry => ({
+      ...checked,
+      ...{ id: `v${hours} ${celsius}`, at: new Date(at + hours * 3600_000).toISOString(), jobId },
+      ...{ clockSkew: null, replaces: null, surfaceId: null },
+      payload: { ...checked.payload, coatingId: surface.coatingId, temperature: of(celsius, '°C') },
+    });
+    const entries = [measured(0, 9), measured(1, 12), measured(2, 30, null)];
+    const warm = (hours: number) => {
+      const now = { ...kit, ...siteNow(entries, at + hours * 3600_000) };
+      return requestFor(surface, job, now)?.paintTemperature;
+    };
+    expect(warm(3)).toBe(of(12, '°C'));
+    expect(warm(14)).toBeUndefined();
+    const [cold] = layersOf(surface).slice(-1);
+    if (!cold) throw new Error('no layer');
+    const now = { ...kit, ...siteNow(entries, at + 3 * 3600_000) };
+    expect(cardOf(surface, cold, now).gunPressure.value).toBeGreaterThan(
+      cardOf(surface, cold, kit).gunPressure.value,
+    );
   });
 });
 
@@ -315,7 +446,7 @@ describe('what is known of a site', () => {
       power: 'engine',
       surfaceAge: 'old',
     });
-    const wet = { ...kit, ...lastWeather(inRain, at + 3600_000) };
+    const wet = { ...kit, ...siteNow(inRain, at + 3600_000) };
     expect([siteOf(outside, wet)?.wetGround, siteOf(inside, wet)?.wetGround]).toEqual([true, false]);
   });
 
@@ -325,15 +456,15 @@ describe('what is known of a site', () => {
         ? { ...one, payload: { ...laid.payload, weather: { ...laid.payload.weather, air: 304 } } }
         : one,
     );
-    const hot = { ...kit, ...lastWeather(inHeat, at + 3600_000) };
+    const hot = { ...kit, ...siteNow(inHeat, at + 3600_000) };
     expect([
       siteOf(inside, hot)?.hot,
-      siteOf(inside, { ...kit, ...lastWeather(entries, at + 3600_000) })?.hot,
+      siteOf(inside, { ...kit, ...siteNow(entries, at + 3600_000) })?.hot,
     ]).toEqual([true, false]);
   });
 
   it('forgets rain once the ground has dried, and never had it where none was written down', () => {
-    expect(lastWeather(inRain, at + 13 * 3600_000).rainedOn).toEqual([]);
-    expect(lastWeather(entries, at + 3600_000).rainedOn).not.toContain(job.id);
+    expect(siteNow(inRain, at + 13 * 3600_000).rainedOn).toEqual([]);
+    expect(siteNow(entries, at + 3600_000).rainedOn).not.toContain(job.id);
   });
 });

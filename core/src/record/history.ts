@@ -78,7 +78,7 @@ export function learnedCup(record: SiteRecord, coating: string, cup: string): Le
   return learn('cup', workingDefault('Cup time', 'time', usual, usual / 4, usual * 4), readings);
 }
 
-export interface HistoryQuery extends PieceOfWork, CoatingAndFamily {}
+export type HistoryQuery = PieceOfWork & Pick<CoatingAndFamily, 'coating'>;
 
 const inputOf = (label: string, learned: Learned, of: string): Input | undefined =>
   learned.readings === 0 ? undefined : learnedInput(label, learned, of);
@@ -90,12 +90,22 @@ export const worksOf = (record: SiteRecord): readonly PieceOfWork[] => transfers
 export const transferFrom = (record: SiteRecord, work: PieceOfWork): Input | undefined =>
   inputOf('Transfer efficiency', learnedTransfer(record, work), 'coat');
 
+/** Even-fan pressures over the heuristic's, by coating and family of tips: those the log has something to say about. */
+export function evenFansFrom(
+  record: SiteRecord,
+): Readonly<Record<string, NonNullable<SetupHistory['evenFan']>>> {
+  const found: Record<string, Partial<Record<TipFamily, Input>>> = {};
+  for (const { coating, family } of pressures.abouts(record)) {
+    const learned = learnedPressure(record, { coating, family });
+    const input = inputOf('Even-fan pressure over the heuristic', learned, 'test card');
+    if (input) found[coating] = { ...found[coating], [family]: input };
+  }
+  return found;
+}
+
 /** What the log changes in the next set-up: nothing where it is silent, so that the defaults stand and say so. */
 export function historyFor(record: SiteRecord, query: HistoryQuery): SetupHistory {
-  return {
-    transfer: transferFrom(record, query),
-    evenFan: inputOf('Even-fan pressure over the heuristic', learnedPressure(record, query), 'test card'),
-  };
+  return { transfer: transferFrom(record, query), evenFan: evenFansFrom(record)[query.coating] };
 }
 
 /** One thing the crew's own log says, with what it is about. */

@@ -42,6 +42,7 @@ export {
   type PlannedCoat,
 } from './actual';
 export {
+  evenFansFrom,
   historyFor,
   learnedCup,
   learnedPressure,

@@ -266,12 +266,12 @@ describe('what the log teaches', () => {
       ...coat(0.65, job, 'y'),
       confirmed(100, { job }),
     ]);
-    const query = { ...WALL, coating: 'matt', family: 'standard' } as const;
+    const query = { ...WALL, coating: 'matt' } as const;
     const history = historyFor(readRecord(log), query);
     expect(history.transfer?.source).toBe('12 coats in 6 jobs of this crew');
-    expect(history.evenFan?.source).toBe('6 test cards in 6 jobs of this crew');
+    expect(history.evenFan?.standard?.source).toBe('6 test cards in 6 jobs of this crew');
     expect(historyFor(readRecord([]), query)).toEqual({ transfer: undefined, evenFan: undefined });
-    expect(historyFor(readRecord([confirmed(100)]), query).evenFan?.source).toBe(
+    expect(historyFor(readRecord([confirmed(100)]), query).evenFan?.standard?.source).toBe(
       '1 test card in 1 job of this crew',
     );
     const request = wallRequest({

@@ -20,7 +20,7 @@ import {
   type Volume,
 } from '../units';
 import { EVEN_FAN_RANGE, evenFanPressure as usualEvenFan } from './evenFan';
-import type { SearchContext } from './request';
+import { learnedEvenFan, type SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';
 
 /** Gun pressures between which the first test card starts and the last one stops. */
@@ -34,6 +34,8 @@ export interface TipLine {
   /** Gun pressure aimed at: the even-fan pressure, or what the pump reaches below it. */
   readonly gunPressure: Pressure;
   readonly evenFanPressure: Pressure;
+  /** The same by the heuristic alone, whatever the log has taught. */
+  readonly usualPressure: Pressure;
   readonly band: PressureBand;
   readonly pumpPressure: Pressure;
   readonly flow: Flow;
@@ -153,10 +155,8 @@ export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem)
   const { request, fluid } = context;
   const { sprayer } = request;
   const line = lineOf(context, tip);
-  const wanted = quantity<Pressure>(
-    usualEvenFan(tip.family, line.orifice, fluid.rheology.highShearViscosity) *
-      (request.history?.evenFan?.value ?? 1),
-  );
+  const usualPressure = usualEvenFan(tip.family, line.orifice, fluid.rheology.highShearViscosity);
+  const wanted = quantity<Pressure>(usualPressure * (learnedEvenFan(request, tip.family)?.value ?? 1));
   let gunPressure = wanted;
   let { pump, flow } = pumpForGun(line, wanted);
   if (pump > sprayer.maxPressure) {
@@ -182,7 +182,7 @@ export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem)
     );
   }
   const band = bandAround(line, tip, gunPressure, wanted, sprayer);
-  return accept({ gunPressure, evenFanPressure: wanted, band, pumpPressure: pump, flow });
+  return accept({ gunPressure, evenFanPressure: wanted, usualPressure, band, pumpPressure: pump, flow });
 }
 
 /** Works one tip out on this surface, given what reaches the gun with it; or refuses it with the reason. */
@@ -194,7 +194,7 @@ export function evaluateTip(
 ): Result<Candidate> {
   if (!line.ok) return line;
   const { request, transfer, wetPerPass, schools, area, coats, passes } = context;
-  const { gunPressure, evenFanPressure, band, pumpPressure, flow } = line.value;
+  const { gunPressure, evenFanPressure, usualPressure, band, pumpPressure, flow } = line.value;
   const { sprayer } = request;
   const distance = gunDistance(request.element, schools);
   const width = fanWidthBy(tip.fan, distance, schools);
@@ -216,6 +216,7 @@ export function evaluateTip(
     tip,
     gunPressure,
     evenFanPressure,
+    usualPressure,
     band,
     pumpPressure,
     flow,

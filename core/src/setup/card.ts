@@ -14,12 +14,12 @@ import {
 import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
-import { evaluateTip, type Candidate } from './candidate';
+import type { Candidate } from './candidate';
 import { checkRequest } from './check';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
-import { adviceOn, rankTips, score, type Ranking, type TipAdvice } from './rank';
+import { adviceOn, rankTips, score, workOut, type Ranking, type TipAdvice } from './rank';
 import { coatingMesh, meshFor, searchContext, type SearchContext, type SetupRequest } from './request';
 
 /** The set-up of one surface: the signature answer of the product. All numbers SI and self-explaining. */
@@ -96,7 +96,7 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
   }
   let main = best;
   if (request.chosenTip) {
-    const result = evaluateTip(context, request.chosenTip, system);
+    const result = workOut(context, request.chosenTip, system);
     if (!result.ok) return { ...result, field: 'tip' };
     main = score(result.value, context);
   }

@@ -5,7 +5,7 @@ import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
 import { evenFanPressure } from './evenFan';
-import { fluidFrom, type SetupRequest } from './request';
+import { fluidFrom, learnedEvenFan, type SetupRequest } from './request';
 
 export interface LargestTip {
   /** Largest orifice the family is made in that this line carries, thou. */
@@ -37,7 +37,7 @@ function limitOf(
   const over = (orifice: number) => {
     const diameter = quantity<Length>(orifice);
     const gun = evenFanPressure(family, diameter, fluid.rheology.highShearViscosity);
-    const wanted = quantity<typeof gun>(gun * (request.history?.evenFan?.value ?? 1));
+    const wanted = quantity<typeof gun>(gun * (learnedEvenFan(request, family)?.value ?? 1));
     const line = { hoses, height: lift, orifice: diameter, fluid, maxFlow: sprayer.maxFlow };
     const { pump, flow } = pumpForGun(line, wanted);
     return { flow: flow / sprayer.maxFlow - 1, pressure: pump / sprayer.maxPressure - 1 };

@@ -5,7 +5,7 @@ import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, typ
 import { quantity } from '../units';
 import { EVEN_FAN_RANGE } from './evenFan';
 import type { Candidate, PressureBand } from './candidate';
-import { fluidFrom, type SearchContext, type SetupRequest } from './request';
+import { fluidFrom, learnedEvenFan, type SearchContext, type SetupRequest } from './request';
 
 export interface LineNumbers {
   readonly gunPressure: Explained & PressureBand;
@@ -14,10 +14,10 @@ export interface LineNumbers {
 }
 
 /** Pressure of an even fan at the reference paint and orifice: the family's default, or what the log has taught. */
-function familyInput({ history }: SetupRequest, family: TipFamily): Input {
+function familyInput(request: SetupRequest, family: TipFamily): Input {
   const { name, evenFanPressure: usual } = FAMILY_DATA[family];
   const label = `${name} family at 0.1 Pa·s, 0.015 in`;
-  const learned = history?.evenFan;
+  const learned = learnedEvenFan(request, family);
   if (!learned) {
     const { low, high } = EVEN_FAN_RANGE;
     return workingDefault(label, 'pressure', usual, usual * low, usual * high);

@@ -2,7 +2,7 @@ import { tipCatalogue, writeTipCode, type Tip } from '../tip';
 import { capital, type Refusal, type Result, type UnitSystem } from '../units';
 import { lineForTip, evaluateTip, type Candidate, type TipLine } from './candidate';
 import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
-import type { SearchContext } from './request';
+import { learnedEvenFan, type SearchContext } from './request';
 
 export interface RankedTip {
   readonly candidate: Candidate;
@@ -29,12 +29,35 @@ export function score(candidate: Candidate, context: SearchContext): RankedTip {
   return { candidate, score: sum, fitness, onRack: fitness.rack === 1 };
 }
 
-/** Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. */
-export function rankTips(
+/** The same without what the log has taught about even fans. */
+const byHeuristic = (context: SearchContext): SearchContext => {
+  const { request } = context;
+  return { ...context, request: { ...request, history: { ...request.history, evenFan: undefined } } };
+};
+
+/** Works out one tip by what the log has taught of it; where pump and hose do not reach that, by the heuristic. */
+export function workOut(
   context: SearchContext,
+  tip: Tip,
+  system: UnitSystem,
+  line?: Result<TipLine>,
+): Result<Candidate> {
+  const found = evaluateTip(context, tip, system, line);
+  return found.ok || !learnedEvenFan(context.request, tip.family)
+    ? found
+    : evaluateTip(byHeuristic(context), tip, system);
+}
+
+/**
+ * Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. Tips are compared by the
+ * heuristic, since some families are known better than others; what a tip is said to need is what the log has taught.
+ */
+export function rankTips(
+  learned: SearchContext,
   system: UnitSystem,
   catalogue: readonly Tip[] = tipCatalogue(),
 ): Ranking {
+  const context = byHeuristic(learned);
   const tips: RankedTip[] = [];
   const refused: { tip: Tip; refusal: Refusal }[] = [];
   const lines = new Map<string, Result<TipLine>>();
@@ -52,7 +75,18 @@ export function rankTips(
       a.candidate.tip.orificeThou - b.candidate.tip.orificeThou ||
       a.candidate.tip.fan - b.candidate.tip.fan,
   );
-  return { tips, refused };
+  if (Object.keys(learned.request.history?.evenFan ?? {}).length === 0) return { tips, refused };
+  const found = new Map<string, Result<TipLine>>();
+  const asFound = (ranked: RankedTip): RankedTip => {
+    const { tip } = ranked.candidate;
+    if (!learnedEvenFan(learned.request, tip.family)) return ranked;
+    const key = `${tip.family} ${tip.orificeThou}`;
+    const line = found.get(key) ?? lineForTip(learned, tip, system);
+    found.set(key, line);
+    const result = workOut(learned, tip, system, line);
+    return result.ok ? { ...ranked, candidate: result.value } : ranked;
+  };
+  return { tips: tips.map(asFound), refused };
 }
 
 /** Fitness from which a criterion counts as a strength, and below which as a weakness. */

@@ -22,7 +22,7 @@ import {
   type SurfaceKind,
   type Wind,
 } from '../takeoff';
-import type { Tip } from '../tip';
+import type { Tip, TipFamily } from '../tip';
 import { of, quantity, type Fraction, type Length, type Temperature } from '../units';
 import { DEFAULT_SCHOOLS, type Schools } from './schools';
 
@@ -61,9 +61,15 @@ export interface SetupRequest {
 /** Values learned from the log that replace working defaults. */
 export interface SetupHistory {
   readonly transfer?: Input | undefined;
-  /** Even-fan pressure found over the one of the heuristic. */
-  readonly evenFan?: Input | undefined;
+  /** Even-fan pressure of this coating found over the one of the heuristic, by the family of the tip. */
+  readonly evenFan?: Partial<Readonly<Record<TipFamily, Input>>> | undefined;
 }
+
+/** What the log has taught about the even fan of this coating with a family of tips. */
+export const learnedEvenFan = (
+  { history }: Pick<SetupRequest, 'history'>,
+  family: TipFamily,
+): Input | undefined => history?.evenFan?.[family];
 
 /** The crew's schools with the defaults filled in. */
 export function schoolsOf({ schools }: SetupRequest): Schools {

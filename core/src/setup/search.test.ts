@@ -174,7 +174,7 @@ describe('the band of gun pressures', () => {
       ...given('Even fan', 'factor', 0.4, '4 cards of this crew'),
       basis: 'history' as const,
     };
-    const learned = bandOf({ hoses: [], history: { evenFan } });
+    const learned = bandOf({ hoses: [], history: { evenFan: { standard: evenFan } } });
     expect(learned?.band.start).toBe(learned?.gunPressure);
   });
 });
@@ -202,7 +202,9 @@ describe('what changes the search', () => {
       basis: 'history' as const,
     };
     const plain = setupCard(wallRequest({ chosenTip }));
-    const learned = setupCard(wallRequest({ chosenTip, history: { transfer, evenFan } }));
+    const learned = setupCard(
+      wallRequest({ chosenTip, history: { transfer, evenFan: { standard: evenFan } } }),
+    );
     if (!plain.ok || !learned.ok) throw new Error('cards');
     expect(learned.value.gunPressure.value / plain.value.gunPressure.value).toBeCloseTo(0.9, 9);
     expect(learned.value.paint.value / plain.value.paint.value).toBeCloseTo(0.82 / 0.7, 9);

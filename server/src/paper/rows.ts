@@ -1,5 +1,5 @@
 import { CLOCK_TOLERANCE, SKEW_LIMIT, may, type ResourceName, type Rows } from '@fine-spray/contract';
-import { planHistory } from '@fine-spray/contract/planning';
+import { planHistory, siteNow } from '@fine-spray/contract/planning';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
 import { keepOldJobs, recordOfAll } from '../log/oldJobs';
@@ -60,9 +60,11 @@ export async function paperRows(
       tips: await all('tips'),
     };
     const surfaces = await all('surfaces', { jobId });
-    if (!withHistory) return { company, money, job, surfaces, kit };
+    // As the screens have it: the weather and the paint as they were written down last.
+    const now = { ...kit, ...siteNow(await all('entries', { jobId }), Date.now()) };
+    if (!withHistory) return { company, money, job, surfaces, kit: now };
     const history = planHistory(await recordOfAll(trx, company.id));
-    return { company, money, job, surfaces, kit: { ...kit, history } };
+    return { company, money, job, surfaces, kit: { ...now, history } };
   });
 }
 

@@ -59,7 +59,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
       return inCompany(db, companyId, async (trx) => {
         const store = storeOf(trx, name, pricesFor(actor));
         if (jobId === undefined) return store.list(companyId);
-        await storeOf(trx, 'jobs').get(companyId, jobId);
+        await storeOf(trx, 'jobs').find(companyId, jobId);
         return store.list(companyId, { jobId });
       });
     };

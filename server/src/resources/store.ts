@@ -65,6 +65,8 @@ export interface Store<Name extends ResourceName> {
   /** A page of a long list, from where the one before ended; of one job, or of none, where that is asked for. */
   page(companyId: string, asked: PageQuery): Promise<Paged<Name>>;
   get(companyId: string, id: string): Promise<Rows[Name]>;
+  /** Refuses where there is no such row. */
+  find(companyId: string, id: string): Promise<void>;
   /**
    * Makes (version 0) or changes a row. The same content again changes nothing; a stale version is refused with the row as it
    * stands, or with what is left of it where it was deleted. Over the version of what is left the row comes back.
@@ -333,6 +335,10 @@ export function storeOf<Name extends ResourceName>(
       const row = await rowOf(companyId, id);
       if (!row) throw missing();
       return read(row);
+    },
+
+    async find(companyId, id) {
+      if (!(await db(table).where({ companyId, id }).first('id'))) throw missing();
     },
 
     async put(companyId, id, version, fields) {

@@ -320,7 +320,7 @@ function Found({
       temperature: site.request.paintTemperature ?? null,
       gun: pressure.value,
       pump,
-      expected: card.tip.candidate.evenFanPressure / (site.request.history?.evenFan?.value ?? 1),
+      expected: card.tip.candidate.usualPressure,
       certainty,
       sure,
       cards,

@@ -1,7 +1,16 @@
-import { kindOf, isReadable, timeOf, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
+import {
+  kindOf,
+  isReadable,
+  timeOf,
+  type Entry,
+  type EntryKind,
+  type Job,
+  type PayloadOf,
+  type Surface,
+} from '@fine-spray/contract';
 import { journalLine } from '@fine-spray/contract/log';
-import { requestFor } from '@fine-spray/contract/planning';
-import { setupCard } from '@fine-spray/core';
+import { layerOfCoat, requestFor, type Kit } from '@fine-spray/contract/planning';
+import { setupCard, type SetupCard, type UnitSystem } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useMemo } from 'react';
@@ -11,6 +20,7 @@ import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useJobHere } from '@/data/jobHere';
 import { useKept } from '@/data/kept';
+import { usePlanKit } from '@/data/planKit';
 import { useSiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
 import { EntryRows, offsetAt } from '@/features/journal';
@@ -47,11 +57,8 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   const bringing = useJobHere(job?.id);
   // What cannot be had is not waited for: one can always write.
   const brought = bringing.here || bringing.failed !== undefined;
-  const card = useMemo(() => {
-    const request = job && surface && log ? requestFor(surface, job, log.kit) : undefined;
-    const made = request ? setupCard(request, system) : undefined;
-    return made?.ok ? made.value : undefined;
-  }, [job, surface, log, system]);
+  const { kit } = usePlanKit();
+  const cardOf = useMemo(() => cardsOf(surface, job, kit, system), [surface, job, kit, system]);
   if (!kind || (log && entryId !== undefined && !corrected)) {
     return (
       <Screen title="Not here" backTo="/log">
@@ -60,7 +67,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
     );
   }
   // A form without its surface would be another one as soon as the surface comes, and what was typed gone.
-  if (!log || !brought || (wanted && !surface && !log.complete)) {
+  if (!log || !kit || !brought || (wanted && !surface && !log.complete)) {
     return (
       <Screen title={kindOf(kind).name} backTo="/log">
         {failed ? (
@@ -75,7 +82,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       </Screen>
     );
   }
-  const context: CaptureContext = { log, job, surface, station, card };
+  const context: CaptureContext = { log, job, surface, station, cardOf };
   // A form opens once on what is known then: a reading that comes later must not move what the thumb is on.
   const key = `${kind} ${surface?.id ?? job?.id ?? ''} ${entryId ?? ''}`;
   return (
@@ -87,6 +94,27 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       )}
     </SiteTargets>
   );
+}
+
+/** The set-up cards of a surface's coats, each layer's worked out when it is first asked for. */
+function cardsOf(
+  surface: Surface | undefined,
+  job: Job | undefined,
+  kit: Kit | undefined,
+  system: UnitSystem,
+): CaptureContext['cardOf'] {
+  const known = new Map<string, SetupCard | undefined>();
+  return (coat) => {
+    if (!surface || !job || !kit) return undefined;
+    const layer = layerOfCoat(surface, coat);
+    const name = layer ? `${layer.role} ${layer.coatingId}` : '';
+    if (!known.has(name)) {
+      const request = layer && requestFor(surface, job, kit, layer);
+      const made = request && setupCard(request, system);
+      known.set(name, made?.ok ? made.value : undefined);
+    }
+    return known.get(name);
+  };
 }
 
 const readDraft = (stored: unknown): Payload | undefined =>

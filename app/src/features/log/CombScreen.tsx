@@ -25,6 +25,7 @@ import { strokeText } from '@/features/setup';
 import { CombPicture } from './CombPicture';
 import { coatOptions, type CaptureContext } from './defaults';
 import { firstPayload } from './kinds';
+import { combOf } from './kinds/films';
 
 type Comb = PayloadOf<'comb'>;
 
@@ -83,11 +84,12 @@ export function CombScreen({ context }: { context: CaptureContext }) {
 }
 
 function Reading({ context }: { context: CaptureContext }) {
-  const { job, surface, card } = context;
+  const { job, surface } = context;
   const { system } = useUnits();
   const writeDown = useWriteDown();
   const [inARow, setInARow] = useState(0);
   const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
+  const card = context.cardOf(payload);
   const [said, setSaid] = useState<string>();
 
   function tap(tooth: number | null) {
@@ -149,7 +151,7 @@ function CombAnswer({ context, payload }: { context: CaptureContext; payload: Co
   const { system } = useUnits();
   const result = useVerdict(context, payload);
   const target = payload.target ?? undefined;
-  const { card } = context;
+  const card = context.cardOf(payload);
   return (
     <View
       className="gap-1 rounded-2xl border border-rule bg-sheet p-4"
@@ -223,7 +225,11 @@ function CombCoat({
       }))}
       onChange={(value) => {
         const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === value)?.planned;
-        if (found) onChange({ ...payload, coatingId: found.coating, coat: found.coat, target: found.wet });
+        if (found)
+          onChange({
+            ...payload,
+            ...combOf(context, { coatingId: found.coating, coat: found.coat }, found.wet),
+          });
       }}
     />
   );

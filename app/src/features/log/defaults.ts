@@ -1,6 +1,7 @@
 import {
   entriesOfKind,
   payloadOf,
+  timeOf,
   type Entry,
   type EntryKind,
   type PayloadOf,
@@ -8,7 +9,7 @@ import {
   type Weather,
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
-import { plannedCoats, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
+import { plannedCoats, type CoatOfSurface, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
 import { comparePlan, type SetupCard } from '@fine-spray/core';
 import { tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
@@ -18,8 +19,8 @@ export interface CaptureContext extends KnownPlace {
   readonly log: SiteLog;
   /** What the station reads now, where it answers. */
   readonly station: Weather | undefined;
-  /** The set-up card of the surface, where there is one. */
-  readonly card: SetupCard | undefined;
+  /** The set-up card of a coat of the surface, with the coating and the tip of its own layer; none where there is none. */
+  readonly cardOf: (coat: CoatOfSurface) => SetupCard | undefined;
 }
 
 /** A coat of the plan that can be written about. */
@@ -69,18 +70,30 @@ export function usualWeather({ log, station }: Pick<CaptureContext, 'log' | 'sta
   return { source: 'by hand', air: 293.15, surface: null, humidity: 0.5, wind: null, rain: null };
 }
 
-/** Tips of the kit with their words, the one in the gun first. */
-export function tipInGun({
-  log,
-  card,
-}: Pick<CaptureContext, 'log' | 'card'>): { readonly id: string; readonly choice: TipChoice } | undefined {
+/**
+ * The tip in the gun: the one fitted since paint went through another, else the one on the card of the coat, else the one sprayed
+ * with last.
+ */
+export function tipInGun(
+  { log, cardOf }: Pick<CaptureContext, 'log' | 'cardOf'>,
+  coat: CoatOfSurface,
+): { readonly id: string; readonly choice: TipChoice } | undefined {
   const { tips } = log.kit;
-  const fitted = last(log, 'tip fitted', () => true)?.tipId;
-  const sprayed = last(log, 'sprayed', ({ tipId }) => tipId !== null)?.tipId;
+  const [fitted, sprayed] = [
+    entriesOfKind(log.entries, 'tip fitted').at(-1),
+    entriesOfKind(log.entries, 'sprayed').findLast(({ payload }) => payload.tipId !== null),
+  ];
+  const since = fitted && (!sprayed || timeOf(fitted.entry) > timeOf(sprayed.entry));
+  const card = cardOf(coat);
   const onCard = tips.find(
     ({ code, family }) => card && code === card.tip.code && family === card.tip.candidate.tip.family,
   );
-  const row = onCard ?? tips.find(({ id }) => id === (sprayed ?? fitted)) ?? tips[0];
+  const byId = (id: string | null | undefined) => tips.find((tip) => tip.id === id);
+  const row =
+    (since ? byId(fitted.payload.tipId) : undefined) ??
+    onCard ??
+    byId(sprayed?.payload.tipId ?? fitted?.payload.tipId) ??
+    tips[0];
   return row ? { id: row.id, choice: { family: row.family, code: row.code } } : undefined;
 }
 
@@ -131,7 +144,7 @@ export const container = ({ log }: CaptureContext, coatingId: string) => {
 
 /** The tip in the gun, as what is done with it is written. */
 export const tipHandled = (context: CaptureContext) => {
-  const tip = tipInGun(context);
+  const tip = tipInGun(context, coatOf(context));
   return {
     tipId: tip?.id ?? NO_ID,
     tip: tip?.choice ?? { family: 'standard' as const, code: '517' },

@@ -108,7 +108,7 @@ function site(entries: readonly Entry[]): CaptureContext {
     job,
     surface: wall as unknown as NonNullable<CaptureContext['surface']>,
     station: undefined,
-    card: undefined,
+    cardOf: () => undefined,
   } as unknown as CaptureContext;
 }
 

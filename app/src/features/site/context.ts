@@ -4,10 +4,8 @@ import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { requestFor } from '@fine-spray/contract/planning';
 import {
-  historyFor,
   setupCard,
   writeTipCode,
-  type SiteRecord,
   type Result,
   type SetupCard,
   type SetupRequest,
@@ -16,8 +14,6 @@ import {
 import { useMemo } from 'react';
 import { useKept } from '@/data/kept';
 import { usePlanKit } from '@/data/planKit';
-import { recordOf } from '@/data/record';
-import { useLog } from '@/data/log';
 import { contentOf, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
 import { whyFailed } from '@/data/api';
 import { useToast } from '@/ui/toast';
@@ -74,29 +70,6 @@ export type Loaded =
   | { readonly kind: 'failed'; readonly why: Error }
   | { readonly kind: 'ready'; readonly site: Site };
 
-/** The core's request with what this crew has found with this coating and tip family. */
-function withHistory(
-  request: SetupRequest,
-  record: SiteRecord,
-  coatingId: string,
-  system: 'metric' | 'us',
-): { request: SetupRequest; card: Result<SetupCard> } {
-  const plain = setupCard(request, system);
-  if (!plain.ok) return { request, card: plain };
-  const { family } = plain.value.tip.candidate.tip;
-  const { element, side, wind } = request;
-  const { evenFan } = historyFor(record, { element, side, wind, coating: coatingId, family });
-  if (!evenFan) return { request, card: plain };
-  // The same tip with what was learned of it: a search by learned pressures would compare it with unlearned families.
-  const learned = {
-    ...request,
-    history: { ...request.history, evenFan },
-    chosenTip: plain.value.tip.candidate.tip,
-  };
-  const card = setupCard(learned, system);
-  return card.ok ? { request: learned, card } : { request, card: plain };
-}
-
 function useSite(parts: {
   readonly key: string;
   readonly title: string;
@@ -110,7 +83,6 @@ function useSite(parts: {
   readonly setTip: (tip: Tip) => void;
 }): Site | undefined {
   const { system } = useUnits();
-  const { entries, old } = useLog();
   const { job, surface, kit } = parts;
   const worked = useMemo(() => {
     if (!job || !surface || !kit) return undefined;
@@ -118,11 +90,8 @@ function useSite(parts: {
     const coating = kit.coatings.find(({ id }) => id === surface.coatingId);
     const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
     if (!request || !coating || !sprayer) return undefined;
-    const worked = kit.history
-      ? withHistory(request, recordOf(entries, old), coating.id, system)
-      : { request, card: setupCard(request, system) };
-    return { coating, sprayer, ...worked };
-  }, [job, surface, kit, entries, old, system]);
+    return { coating, sprayer, request, card: setupCard(request, system) };
+  }, [job, surface, kit, system]);
   if (!worked || !job || !surface || !kit) return undefined;
   return { ...parts, ...worked, job, surface, kit };
 }

@@ -416,7 +416,7 @@ describe('the dial-in of a card', () => {
 
   it('expects what the log has taught, within its range', () => {
     const evenFan = { ...given('x', 'factor', 1.1, 'x'), low: 1.05, high: 1.15 };
-    const request = wallRequest({ history: { evenFan } });
+    const request = wallRequest({ history: { evenFan: { standard: evenFan } } });
     const result = setupCard(request);
     if (!result.ok) throw new Error(result.message);
     const { candidate } = result.value.tip;

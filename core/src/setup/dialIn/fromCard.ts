@@ -3,7 +3,7 @@ import { FAMILY_DATA } from '../../tip';
 import { of, type UnitSystem } from '../../units';
 import type { Candidate } from '../candidate';
 import { EVEN_FAN_RANGE } from '../evenFan';
-import type { SetupRequest } from '../request';
+import { learnedEvenFan, type SetupRequest } from '../request';
 import { handRange, type DialInSetup } from './dialIn';
 import type { ThickSchool } from './moves';
 
@@ -29,7 +29,7 @@ export function dialInFor(
   system: UnitSystem = 'metric',
 ): DialInSetup {
   const { low, high } = FAMILY_DATA[tip.family].band;
-  const learned = request.history?.evenFan;
+  const learned = learnedEvenFan(request, tip.family);
   const ratio = (end: 'low' | 'high') => (learned ? learned[end] / learned.value : EVEN_FAN_RANGE[end]);
   const wanted = Math.min(high, EVEN_FAN_RANGE.high * evenFanPressure);
   return {

@@ -1,4 +1,5 @@
 import { meanOf, type PayloadOf } from '@fine-spray/contract';
+import { layerOfCoat, type CoatOfSurface } from '@fine-spray/contract/planning';
 import { USUAL_COMB, showText } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -9,7 +10,7 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { CombPicture } from '../CombPicture';
-import { coatOf, tipInGun } from '../defaults';
+import { coatOf, tipInGun, type CaptureContext } from '../defaults';
 import { CoatField } from './fields';
 import type { FormProps, WrittenKind } from './types';
 
@@ -99,23 +100,29 @@ function CombForm(props: FormProps) {
   );
 }
 
+/** What a comb read on a coat is held against: the paint, the tip and the card of its own layer. */
+export function combOf(context: CaptureContext, of: CoatOfSurface, target: number | undefined) {
+  const { surface } = context;
+  const speed = context.cardOf(of)?.gunSpeed.value ?? null;
+  return {
+    ...{ coatingId: of.coatingId, coat: of.coat },
+    thinner: (surface && layerOfCoat(surface, of)?.thinning) ?? 0,
+    tip: tipInGun(context, of)?.choice ?? null,
+    target: target ?? null,
+    ...{ speed, cardSpeed: speed },
+  };
+}
+
 export const comb: WrittenKind<'comb'> = {
   tile: { label: 'Comb', icon: Ruler, common: true, surface: true },
   form: CombForm,
   first: (context) => {
     const { coatingId, coat, option } = coatOf(context);
-    const { card, surface } = context;
     return {
-      coatingId,
-      coat,
       teeth: [...USUAL_COMB],
       lastWet: [],
-      thinner: surface?.thinning ?? 0,
-      element: surface?.element ?? null,
-      tip: tipInGun(context)?.choice ?? null,
-      target: option?.planned.wet ?? null,
-      speed: card?.gunSpeed.value ?? null,
-      cardSpeed: card?.gunSpeed.value ?? null,
+      element: context.surface?.element ?? null,
+      ...combOf(context, { coatingId, coat }, option?.planned.wet),
     };
   },
 };

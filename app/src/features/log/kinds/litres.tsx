@@ -43,7 +43,7 @@ export const sprayed: WrittenKind<'sprayed'> = {
     return {
       coatingId,
       coat,
-      tipId: tipInGun(context)?.id ?? null,
+      tipId: tipInGun(context, { coatingId, coat })?.id ?? null,
       volume: option ? litresLeft(context, option) : 0.005,
     };
   },

@@ -18,7 +18,7 @@ import { TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-import { NO_ID, last, tipHandled, tipInGun } from '../defaults';
+import { NO_ID, coatOf, last, tipHandled, tipInGun } from '../defaults';
 import { TipChoiceField } from './fields';
 import { textOf, type FormProps, type WrittenKind } from './types';
 
@@ -105,7 +105,7 @@ export const fanMeasured: WrittenKind<'fan measured'> = {
   tile: { label: 'Fan width', icon: Gauge },
   form: FanForm,
   first: (context) => {
-    const tip = tipInGun(context);
+    const tip = tipInGun(context, coatOf(context));
     const before = last(context.log, 'fan measured', ({ tipId }) => tipId === tip?.id);
     const code = tip && readTip(tip.choice.code, tip.choice.family);
     const fresh = code?.ok ? fanWidth(code.value.fan, NOMINAL_DISTANCE) : 0.25;

@@ -11,7 +11,7 @@ import { TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
-import { tipInGun } from '../defaults';
+import { coatOf, tipInGun } from '../defaults';
 import { CoatingField, TipChoiceField } from './fields';
 import { textOf, type FormProps, type WrittenKind } from './types';
 
@@ -174,7 +174,7 @@ function NoteForm({ payload, errors, onChange }: FormProps) {
 export const clog: WrittenKind<'clog'> = {
   tile: { label: 'Clog', icon: TriangleAlert },
   form: ClogForm,
-  first: (context) => ({ where: 'tip', tipId: tipInGun(context)?.id ?? null, cure: '' }),
+  first: (context) => ({ where: 'tip', tipId: tipInGun(context, coatOf(context))?.id ?? null, cure: '' }),
 };
 
 export const fault: WrittenKind<'fault'> = {
