@@ -7,6 +7,11 @@ import { isRoot, run } from './run.mjs';
 import { say } from './say.mjs';
 
 const SCRIPT = path.join(ROOT, 'scripts/serve.mjs');
+/**
+ * Young memory is tidied often and shortly, MB: with Node's usual 16 whoever asks just then waits five milliseconds, with this one
+ * or two, at about a hundredth of the server's time.
+ */
+const NODE = [process.execPath, '--max-semi-space-size=2', SCRIPT];
 /** Who the server is when root starts it: somebody who owns nothing. */
 const NOBODY = ['--reuid=nobody', '--regid=nogroup', '--clear-groups'];
 /** All it may do besides: read what is in root's own folders, where the program may have been put. */
@@ -15,7 +20,8 @@ const MAY_NOTHING = ['--inh-caps=-all', '--ambient-caps=-all'];
 
 /** The command of the server's process: never as root. */
 async function commandLine() {
-  if (!isRoot()) return [process.execPath, [SCRIPT]];
+  const [program, ...args] = NODE;
+  if (!isRoot()) return [program, args];
   const files = [SCRIPT, path.join(ROOT, 'server/dist/index.js'), path.join(APP_DIST, 'index.html')];
   const looks = await Promise.all(
     [...files, process.execPath].map((file) =>
@@ -23,7 +29,7 @@ async function commandLine() {
     ),
   );
   const caps = looks.every(Boolean) ? MAY_NOTHING : MAY_READ;
-  return ['setpriv', [...NOBODY, ...caps, process.execPath, SCRIPT]];
+  return ['setpriv', [...NOBODY, ...caps, ...NODE]];
 }
 
 /** One process of the server; resolves when it listens, throws what it failed with. */
