@@ -20,8 +20,8 @@ export interface NewEntry<Kind extends EntryKind> {
   readonly jobId: string | null;
   readonly surfaceId: string | null;
   readonly replaces?: string;
-  /** When, where it is not now: a correction keeps the time of what it corrects. */
-  readonly at?: string;
+  /** What it corrects, where it keeps the time of that: as that device had it, put right by what was found of its clock. */
+  readonly timeOf?: Pick<Entry, 'at' | 'clockSkew'>;
 }
 
 /** Lets the log follow what is sent and what others write, and sends when there is a reason to try. */
@@ -81,14 +81,14 @@ export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.current, outbox.current);
 
 /** An entry that waits as it will be once the server has it. */
-export const asEntry = ({ id, fields, personId }: Waiting): Entry => ({
+export const asEntry = ({ id, fields, personId, clockSkew }: Waiting): Entry => ({
   ...fields,
   id,
   personId: personId ?? null,
   version: 1,
   createdAt: fields.at,
   updatedAt: fields.at,
-  clockSkew: null,
+  clockSkew: clockSkew ?? null,
 });
 
 const MERGED = new WeakMap<
@@ -233,11 +233,15 @@ export function useLog(how: 'whole' | 'as it comes' = 'whole') {
     if (data) lookAhead(data);
   }, [data]);
   const write = useCallback(
-    <Kind extends EntryKind>({ kind, payload, jobId, surfaceId, replaces, at }: NewEntry<Kind>): Written => {
+    <Kind extends EntryKind>(entry: NewEntry<Kind>): Written => {
+      const { kind, payload, jobId, surfaceId, replaces, timeOf: kept } = entry;
       // Asked once there is something to lose: a browser short of room clears other pages first.
       void globalThis.navigator?.storage?.persist?.();
       const fields = { kind, payload, jobId, surfaceId, replaces: replaces ?? null, author };
-      return outbox.write({ ...fields, at: at ?? new Date().toISOString() }, personId);
+      // What the server has not seen yet goes by the clock of this device, as its correction does.
+      const seen = kept && !outbox.current().waiting.some(({ id }) => id === replaces);
+      const at = kept?.at ?? new Date().toISOString();
+      return outbox.write({ ...fields, at }, personId, seen ? kept.clockSkew : undefined);
     },
     [author, personId],
   );

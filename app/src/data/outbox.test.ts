@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { playStorage } from '@/testing/deviceStorage';
 import { Device } from './device';
+import { asEntry } from './log';
 import { Outbox, type NewFields } from './outbox';
 
 const fields = (author: string): NewFields => ({
@@ -216,6 +217,21 @@ describe('the outbox', () => {
     expect(seen.map(({ author }) => author)).toEqual(['mine']);
     expect(seen[0]?.id).not.toBe(id);
     expect(box.current().waiting).toEqual([]);
+  });
+
+  it('sends what is known of the clock an entry goes by: that of what it corrects, not of this device', async () => {
+    const clocks: unknown[] = [];
+    answer = (id, body) => {
+      clocks.push('clockSkew' in body ? body.clockSkew : 'by this device');
+      return took(id, body);
+    };
+    const box = page();
+    box.write(fields('a'));
+    box.write(fields('b'), undefined, -86_400);
+    box.write(fields('c'), undefined, null);
+    expect(box.current().waiting.map((one) => asEntry(one).clockSkew)).toEqual([null, -86_400, null]);
+    await settled();
+    expect(clocks).toEqual(['by this device', -86_400, null]);
   });
 
   it('takes back what has not gone yet', async () => {

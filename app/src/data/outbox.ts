@@ -227,13 +227,15 @@ export class Outbox {
 
   /**
    * Keeps an entry and begins to send.
+   * @param clockSkew how wrong the clock was that its time is by, where that is known: of what it corrects
    * @returns its id, and once that is known whether it is kept on this device, or by this page only
    */
-  write(fields: NewFields, personId?: string): Written {
+  write(fields: NewFields, personId?: string, clockSkew?: number | null): Written {
     const entry: Waiting = {
       id: newId(),
       fields: { ...fields, schema: schemaOf(fields.kind) },
       ...(personId === undefined ? {} : { personId }),
+      ...(clockSkew === undefined ? {} : { clockSkew }),
     };
     this.set({ waiting: [...this.state.waiting, entry] });
     const kept = this.keep(entry).then((done) => {

@@ -62,6 +62,23 @@ function entry(kind: EntryKind, payload: Record<string, unknown>, extra: Partial
 }
 const note = (text: string, extra: Partial<Entry> = {}) => entry('note', { text }, extra);
 
+describe('a coat that dries', () => {
+  const dries = (weather: object) => {
+    const sample = ENTRIES.find(({ kind, surfaceId }) => kind === 'coat finished' && surfaceId !== null);
+    if (!sample) throw new Error('no coat');
+    const given = { source: 'by hand', air: 291, surface: null, humidity: 0.5, wind: null, rain: null };
+    const [read] = coreLog([
+      { ...sample, payload: { ...sample.payload, weather: { ...given, ...weather } } },
+    ]);
+    return read?.kind === 'coat finished' ? read.temperature : undefined;
+  };
+  it('dries as fast as the colder of air and surface lets it', () => {
+    expect(dries({ surface: null })).toBe(291);
+    expect(dries({ surface: 279 })).toBe(279);
+    expect(dries({ surface: 303 })).toBe(291);
+  });
+});
+
 describe('every kind of entry', () => {
   it.each(ENTRY_KINDS)('%s says something a person can read, in both unit systems', (kind) => {
     const sample =

@@ -190,10 +190,11 @@ function ofCoating(
         basis: factor.basis,
         source: `${done.length} of ${coats.length} coats done`,
       },
+      // No coat pays for another: what one has had over its own is gone.
       begun: given(
-        'Sprayed of coats that are begun',
+        'Sprayed of coats that are begun, up to what each wants',
         'volume',
-        sum(left.map(({ sprayed }) => sprayed)),
+        sum(left.map(({ planned, sprayed }) => Math.min(sprayed, planned.volume.value * factor.value))),
         'Site log',
       ),
     },

@@ -1,17 +1,38 @@
 import { coatingInput, type Coating } from '../coating';
-import { explain, given, type Explained } from '../explain';
+import { explain, given, type Explained, type Input } from '../explain';
 import { dryForWet } from '../film';
 import { quantity } from '../units';
 import type { CoatRecord, SiteRecord } from './sheet';
 
+/** A coat a comb was read on. */
+export type CombedCoat = CoatRecord & { readonly wet: number };
+
 export interface FilmAchieved {
   readonly surface: string;
-  /** Dry film of all coats: the dry gauge where there is one, else from the combs of each coat. */
+  /** Dry film of all coats: what a dry gauge read of those before it, and by the combs what each of the others left. */
   readonly dry: Explained;
-  readonly coats: readonly (CoatRecord & { readonly wet: number })[];
+  readonly coats: readonly CombedCoat[];
 }
 
-/** Film achieved on a surface; nothing where neither comb nor gauge was logged. */
+/** Thinner per paint in what was combed, by the readings of each comb. */
+function thinnerOf({ combs }: CombedCoat): number {
+  const [sum, count] = combs.reduce(
+    ([thinner, readings], comb) => [
+      thinner + comb.thinner * comb.readings.length,
+      readings + comb.readings.length,
+    ],
+    [0, 0],
+  );
+  return count > 0 ? sum / count : 0;
+}
+
+/** When the first comb of a coat was read. */
+const combedAt = ({ combs, heard }: CombedCoat): number => combs[0]?.at ?? heard.at;
+
+/**
+ * Film achieved on a surface; nothing where neither comb nor gauge was logged, or a coating that was combed has gone. Each coat
+ * leaves its own solids.
+ */
 export function filmAchieved(
   record: SiteRecord,
   surface: string,
@@ -19,31 +40,41 @@ export function filmAchieved(
 ): FilmAchieved | undefined {
   const coats = record
     .coatsOf(surface)
-    .flatMap((coat) => (coat.wet === undefined ? [] : [{ ...coat, wet: coat.wet }]))
-    .sort((one, other) => one.coat - other.coat);
+    .flatMap((coat): CombedCoat[] => (coat.wet === undefined ? [] : [{ ...coat, wet: coat.wet }]))
+    .sort((one, other) => combedAt(one) - combedAt(other) || one.coat - other.coat);
   const gauge = record.of('dry gauge').findLast((entry) => entry.surface === surface);
-  if (gauge) {
-    const reading = given('Dry gauge', 'dryFilm', gauge.dry, 'Site log');
-    return { surface, coats, dry: explain('dry film logged', 'dryFilm', { reading }, (v) => v.reading) };
+  const since = coats.filter((coat) => !gauge || combedAt(coat) > gauge.at);
+  if (!gauge && since.length === 0) return undefined;
+  const inputs: Record<string, Input> = gauge
+    ? { gauge: given('Dry gauge', 'dryFilm', gauge.dry, 'Site log') }
+    : {};
+  for (const [index, coat] of since.entries()) {
+    const coating = coatings[coat.coating];
+    if (!coating) return undefined;
+    const name = `${coating.name}, coat ${coat.coat}`;
+    inputs[`solids ${coat.coating}`] = coatingInput(coating, 'volumeSolids');
+    inputs[`wet ${index}`] = given(`Wet film of ${name}`, 'wetFilm', coat.wet, 'Combs in the site log');
+    inputs[`thinner ${index}`] = given(
+      `Thinner per paint in ${name}`,
+      'percent',
+      thinnerOf(coat),
+      'Site log',
+    );
   }
-  const [first] = coats;
-  const coating = first && coatings[first.coating];
-  if (!first || !coating) return undefined;
-  const inputs = {
-    wet: given(
-      'Wet film of all coats',
-      'wetFilm',
-      coats.reduce((sum, one) => sum + one.wet, 0),
-      'Combs in the site log',
-    ),
-    solids: coatingInput(coating, 'volumeSolids'),
-    r: given('Thinner per paint', 'percent', first.combs[0]?.thinner ?? 0, 'Site log'),
-  };
   return {
     surface,
     coats,
     dry: explain('dry film logged', 'dryFilm', inputs, (v) =>
-      dryForWet(quantity(v.wet), quantity(v.solids), quantity(v.r)),
+      since.reduce(
+        (sum, { coating }, index) =>
+          sum +
+          dryForWet(
+            quantity(v[`wet ${index}`] ?? 0),
+            quantity(v[`solids ${coating}`] ?? 0),
+            quantity(v[`thinner ${index}`] ?? 0),
+          ),
+        v['gauge'] ?? 0,
+      ),
     ),
   };
 }

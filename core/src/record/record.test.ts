@@ -1,3 +1,4 @@
+import type { Coating } from '../coating';
 import fc from 'fast-check';
 import {
   filmAchieved,
@@ -226,6 +227,41 @@ describe('film achieved', () => {
       12,
     );
     expect(filmAchieved(readRecord(log), 'galley', COATINGS)).toBeUndefined();
+  });
+
+  it('is of each coat what its own coating leaves, in whatever order they were combed', () => {
+    const solids = (share: number): Coating => ({
+      name: `${share}`,
+      archetype: 'wall-matt',
+      overrides: { volumeSolids: { value: of(share, '%'), basis: 'data-sheet', source: 'Sheet' } },
+    });
+    const both = { primer: solids(32), matt: solids(52) };
+    const log = [
+      comb(99, 101, { coating: 'primer', at: 1 }),
+      comb(119, 121, { coat: 1, at: 2 }),
+      comb(119, 121, { coat: 2, at: 3 }),
+    ];
+    // 0.32 · 100 + 2 · 0.52 · 120 = 156.8 μm
+    const dry = (entries: readonly LogEntry[]) =>
+      to(quantity<Length>(filmAchieved(readRecord(entries), 'hall', both)?.dry.value ?? 0), 'μm');
+    expect(dry(log)).toBeCloseTo(156.8, 9);
+    expect(dry([...log].reverse())).toBeCloseTo(156.8, 9);
+    // Thinner in one coat is in that coat alone: 0.52 · 120 / 1.1 = 56.73 μm
+    const thinned = log.map((one, index) => (index === 1 ? { ...one, thinner: of(10, '%') } : one));
+    expect(dry(thinned)).toBeCloseTo(32 + 56.727 + 62.4, 2);
+    // A gauge reads what was there: a coat after it adds its own
+    const gauge: LogEntry = {
+      id: 'g',
+      at: 2.5,
+      author: '',
+      kind: 'dry gauge',
+      surface: 'hall',
+      dry: of(90, 'μm'),
+    };
+    expect(dry([...log, gauge])).toBeCloseTo(90 + 62.4, 9);
+    expect(dry([...log, { ...gauge, at: 9 }])).toBeCloseTo(90, 9);
+    // Of a coating that has gone there is no number.
+    expect(filmAchieved(readRecord(log), 'hall', { matt: both.matt })).toBeUndefined();
   });
 });
 

@@ -219,10 +219,18 @@ describe('entries sent together', () => {
         'Content-Type': 'application/json',
         'Device-Time': new Date(Date.now() - 3_600_000).toISOString(),
       },
-      body: JSON.stringify({ entries: [{ id: randomUUID(), ...(await sample()) }] }),
+      body: JSON.stringify({
+        entries: [
+          { id: randomUUID(), ...(await sample()) },
+          // A correction goes by the clock of what it corrects.
+          { id: randomUUID(), ...(await sample()), clockSkew: -86_400 },
+          { id: randomUUID(), ...(await sample()), clockSkew: null },
+        ],
+      }),
     });
     const { results } = manyEntriesAnswer.parse(await response.json());
-    expect(results.map((one) => 'row' in one && Math.round((one.row.clockSkew ?? 0) / 60))).toEqual([60]);
+    const skews = results.map((one) => 'row' in one && one.row.clockSkew);
+    expect([Math.round(Number(skews[0]) / 60), ...skews.slice(1)]).toEqual([60, -86_400, null]);
   });
 
   it('are two hundred at most, and a list', async () => {

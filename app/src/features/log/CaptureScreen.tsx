@@ -1,7 +1,6 @@
 import {
   kindOf,
   isReadable,
-  timeOf,
   type Entry,
   type EntryKind,
   type Job,
@@ -163,7 +162,7 @@ function Form({
         payload: said as PayloadOf<EntryKind>,
         jobId,
         surfaceId,
-        ...(corrected ? { replaces: corrected.id, at: new Date(timeOf(corrected)).toISOString() } : {}),
+        ...(corrected ? { replaces: corrected.id, timeOf: corrected } : {}),
       },
       `${kindOf(kind).name}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
     );

@@ -22,7 +22,7 @@ export const coatFinished = entryKind({
     .strict(),
   words: ({ coatingId, coat, trueArea, weather: then }, { show, coating, system }) =>
     joined([coatName(coat), coating(coatingId), show(trueArea, 'area'), weatherWords(then, system)]),
-  core: ({ coatingId: coating, coat, element, side, wind, trueArea, weather: { air, humidity } }, surface) =>
+  core: ({ coatingId: coating, coat, element, side, wind, trueArea, weather: then }, surface) =>
     surface === undefined
       ? undefined
       : {
@@ -34,7 +34,8 @@ export const coatFinished = entryKind({
           side,
           wind,
           trueArea,
-          temperature: quantity(air),
-          humidity: quantity(humidity),
+          // A film dries as fast as the colder of the two lets it.
+          temperature: quantity(Math.min(then.air, then.surface ?? then.air)),
+          humidity: quantity(then.humidity),
         },
 });

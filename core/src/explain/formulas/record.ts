@@ -11,9 +11,9 @@ export const RECORD_FORMULAS = {
   },
   'dry film logged': {
     name: 'Dry film so far',
-    expression: 'Σ wet film by comb · VS ÷ (1 + r), or the dry gauge',
+    expression: 'what a dry gauge read + Σ wet film by comb of each coat since · VS of its coating ÷ (1 + r)',
     source: 'Site log',
-    range: 'A dry gauge comes before a comb',
+    range: 'A dry gauge stands for all coats before it; thinner is that of each coat',
   },
   'touch dry': {
     name: 'Dry to touch',
