@@ -1,4 +1,4 @@
-import { isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
+import { NOT_YET_STORED, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { Following } from './changes';
@@ -86,7 +86,7 @@ export const asEntry = ({ id, fields, personId, clockSkew }: Waiting): Entry => 
   id,
   personId: personId ?? null,
   version: 1,
-  createdAt: fields.at,
+  createdAt: NOT_YET_STORED,
   updatedAt: fields.at,
   clockSkew: clockSkew ?? null,
 });

@@ -1,4 +1,4 @@
-import { inForce } from '@fine-spray/core/grouping';
+import { inForce, type Replacing } from '@fine-spray/core/grouping';
 import { z } from 'zod';
 import { id, line, oneOf, stored } from '../primitives';
 import { ENTRY_KINDS, kindOf, type EntryKind, type PayloadOf } from './kinds';
@@ -129,6 +129,17 @@ export function payloadOf<Kind extends EntryKind>(one: Entry & { readonly kind: 
   return upgraded(one).payload as PayloadOf<Kind>;
 }
 
+/** When an entry was stored that waits on a device still: after all that the server has. */
+export const NOT_YET_STORED = '9999-12-31T23:59:59.999Z';
+
+/** An entry as what stands in the place of another. */
+export const replacing = ({ id, kind, replaces, createdAt }: Entry): Required<Replacing> => ({
+  id,
+  replaces,
+  takesBack: kind === 'withdrawn',
+  stored: Date.parse(createdAt),
+});
+
 const HELD = new WeakMap<readonly Entry[], readonly Entry[]>();
 
 /** The entries that hold, those replaced left out, in the order of time. A list is sorted once, however often it is asked. */
@@ -139,7 +150,7 @@ export function entriesInForce(entries: readonly Entry[]): readonly Entry[] {
 }
 
 function sorted(entries: readonly Entry[]): readonly Entry[] {
-  const timed = entries.map((one) => ({ id: one.id, at: timeOf(one), replaces: one.replaces, one }));
+  const timed = entries.map((one) => ({ ...replacing(one), at: timeOf(one), one }));
   // One that cannot be read says nothing here, but what it replaces does not hold.
   return inForce(timed).flatMap(({ one }) => (isReadable(one) ? [one] : []));
 }

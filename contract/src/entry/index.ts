@@ -1,5 +1,6 @@
 export {
   CLOCK_TOLERANCE,
+  NOT_YET_STORED,
   SKEW_LIMIT,
   clockSkewSchema,
   entriesOfKind,
@@ -10,6 +11,7 @@ export {
   isReadable,
   isoTimeOf,
   payloadOf,
+  replacing,
   timeOf,
   type Entry,
   type EntryFields,

@@ -1,16 +1,20 @@
 import type { EntryHead, LogEntry } from '@fine-spray/core/record';
-import { isReadable, kindOf, timeOf, upgraded, type Entry, type Said } from '../entry';
+import { isReadable, kindOf, replacing, timeOf, upgraded, type Entry, type Said } from '../entry';
 
 type Writable<T> = { -readonly [Key in keyof T]: T[Key] };
 
 /** Puts the head over what an entry says, field by field: a head spread into each of ten thousand costs ten times as much. */
-function headed(said: Said, { id, author, jobId, replaces, at, clockSkew }: Entry): LogEntry {
+function headed(said: Said, one: Entry): LogEntry {
+  const { id, author, jobId, at, clockSkew } = one;
   const entry = said as Said & Writable<EntryHead>;
+  const { replaces, takesBack, stored } = replacing(one);
   entry.id = id;
   entry.at = timeOf({ at, clockSkew });
   entry.author = author;
   entry.job = jobId ?? undefined;
   entry.replaces = replaces ?? undefined;
+  entry.takesBack = takesBack;
+  entry.stored = stored;
   return entry;
 }
 

@@ -1,5 +1,6 @@
 import { digestedRecord, joinRecords, readRecord, type SiteRecord } from '@fine-spray/core/record';
-import type { Entry } from '../entry';
+import { overruled, type Replacing } from '@fine-spray/core/grouping';
+import { replacing, type Entry } from '../entry';
 import type { OldJob } from '../oldJobs';
 import { coreLog } from './coreLog';
 
@@ -27,8 +28,10 @@ export class LogFold {
   /** The part of each surface: that of the job it was first heard of in, wherever it was moved since. */
   private readonly partOfSurface = new Map<string, string>();
   private readonly partOfEntry = new Map<string, string>();
-  /** How many entries replace one. */
-  private readonly replaced = new Map<string, number>();
+  /** Entries that stand in the place of others, and what does not hold because of them. */
+  private readonly replacing = new Map<string, Replacing>();
+  private over: ReadonlyMap<string, string> = new Map();
+  private overStale = false;
   private joined: SiteRecord = joinRecords([]);
   private old: OldJobs = NO_OLD;
 
@@ -55,6 +58,7 @@ export class LogFold {
       changed = true;
     }
     this.last = entries;
+    if (this.overStale) this.judgeAnew();
     if (changed) this.joined = joinRecords([...this.parts].map(([key, part]) => this.read(key, part)));
     return this.joined;
   }
@@ -64,9 +68,7 @@ export class LogFold {
     const old = this.old.get(key);
     part.record = old
       ? digestedRecord(coreLog(old.kept), { job: key, digest: old.digest })
-      : readRecord(
-          coreLog([...part.entries.values()].filter(({ id }) => (this.replaced.get(id) ?? 0) === 0)),
-        );
+      : readRecord(coreLog([...part.entries.values()].filter(({ id }) => !this.over.has(id))));
     return part.record;
   }
 
@@ -104,7 +106,9 @@ export class LogFold {
     part.record = undefined;
     this.known.set(one.id, one);
     this.partOfEntry.set(one.id, key);
-    if (one.replaces !== null) this.count(one.replaces, 1);
+    if (one.replaces === null) return;
+    this.replacing.set(one.id, replacing(one));
+    this.overStale = true;
   }
 
   private forget(one: Entry): void {
@@ -113,13 +117,18 @@ export class LogFold {
     if (part) part.record = undefined;
     this.known.delete(one.id);
     this.partOfEntry.delete(one.id);
-    if (one.replaces !== null) this.count(one.replaces, -1);
+    if (this.replacing.delete(one.id)) this.overStale = true;
   }
 
-  /** One more, or one less, replaces an entry: what its part says changes. */
-  private count(id: string, by: number): void {
-    this.replaced.set(id, (this.replaced.get(id) ?? 0) + by);
-    const part = this.parts.get(this.partOfEntry.get(id) ?? '\0');
-    if (part) part.record = undefined;
+  /** Finds out anew what holds: the parts of what changed in that are read again. */
+  private judgeAnew(): void {
+    this.overStale = false;
+    const before = this.over;
+    this.over = overruled(this.replacing.values());
+    for (const id of new Set([...before.keys(), ...this.over.keys()])) {
+      if (before.has(id) === this.over.has(id)) continue;
+      const part = this.parts.get(this.partOfEntry.get(id) ?? '\0');
+      if (part) part.record = undefined;
+    }
   }
 }

@@ -1,5 +1,5 @@
 import { UTCDateMini } from '@date-fns/utc/date/mini';
-import { addTo, byTime, ordered, type Timed } from '@fine-spray/core/grouping';
+import { addTo, byTime, ordered, overruled, type Timed } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import { format } from 'date-fns/format';
 import {
@@ -9,6 +9,7 @@ import {
   isReadable,
   kindOf,
   payloadOf,
+  replacing,
   timeOf,
   type Entry,
   type EntryKind,
@@ -163,9 +164,9 @@ export function journal(
   options: JournalOptions,
   filter: JournalFilter = {},
 ): readonly JournalDay[] {
-  const replacedBy = new Map<string, Entry>();
-  for (const one of entries) if (one.replaces !== null) replacedBy.set(one.replaces, one);
-  const lines = entries.map((entry) => journalLine(entry, options, replacedBy.get(entry.id)));
+  const over = overruled(entries.filter(({ replaces }) => replaces !== null).map(replacing));
+  const byId = over.size === 0 ? undefined : new Map(entries.map((one) => [one.id, one]));
+  const lines = entries.map((entry) => journalLine(entry, options, byId?.get(over.get(entry.id) ?? '')));
   const days = new Map<number, JournalLine[]>();
   for (const line of ordered(lines, byTime).filter(matcher(filter))) {
     addTo(days, Math.floor(where(line.at, options).getTime() / DAY), line);

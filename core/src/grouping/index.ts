@@ -1,9 +1,7 @@
-/** Adds one to the list of its key; the list is made with the first. */
-export function addTo<Key, One>(lists: Map<Key, One[]>, key: Key, one: One): void {
-  const list = lists.get(key);
-  if (list) list.push(one);
-  else lists.set(key, [one]);
-}
+import { overruled, type Replacing } from './overruled';
+
+export { addTo } from './lists';
+export { overruled, type Replacing } from './overruled';
 
 /** A list in order: the list itself where it already is, since looking costs less than sorting. */
 export function ordered<One>(list: readonly One[], compare: (a: One, b: One) => number): readonly One[] {
@@ -22,17 +20,8 @@ export interface Timed {
 /** By time, then by id, so that two devices with the same list have it in the same order. */
 export const byTime = (a: Timed, b: Timed): number => a.at - b.at || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
 
-/**
- * What holds of a log that is only added to: what nothing replaces, in the order of time. A correction of a correction holds
- * alone; one that names an unknown entry holds as it is.
- */
-export function inForce<Logged extends Timed & { readonly replaces?: string | null | undefined }>(
-  log: readonly Logged[],
-): readonly Logged[] {
-  const replaced = new Set<string>();
-  for (const { replaces } of log) if (replaces) replaced.add(replaces);
-  return ordered(
-    log.filter(({ id }) => !replaced.has(id)),
-    byTime,
-  );
+/** What holds of a log that is only added to (`overruled`), in the order of time. */
+export function inForce<Logged extends Timed & Replacing>(log: readonly Logged[]): readonly Logged[] {
+  const over = overruled(log);
+  return ordered(over.size === 0 ? log : log.filter(({ id }) => !over.has(id)), byTime);
 }

@@ -11,8 +11,12 @@ export interface EntryHead extends Timed {
   readonly author: string;
   /** The job it belongs to; missing for what was done without one. */
   readonly job?: string | undefined;
-  /** The entry this one corrects; both stay in the log. */
+  /** The entry this one corrects or takes back; both stay in the log. */
   readonly replaces?: string | undefined;
+  /** It takes that back. */
+  readonly takesBack?: boolean | undefined;
+  /** Its place in the order of the server, ms; later than all others where the server has not seen it. */
+  readonly stored?: number | undefined;
 }
 
 /** What is known of a painted surface when it is logged. */

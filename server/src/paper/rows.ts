@@ -81,7 +81,7 @@ const TIME = `case when at ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}T' then
     then clock_skew else 0 end)
   end`;
 
-/** Ids of the entries of a day, and of those that replace them, whenever that was: a log of years is not read for one day. */
+/** Ids of the entries of a day, and of those that replace them and each other, whenever that was: a log of years is not read for one day. */
 async function entriesOfDay(
   trx: Database,
   companyId: string,
@@ -97,10 +97,16 @@ async function entriesOfDay(
       .whereRaw(`${TIME} >= ? and ${TIME} < ?`, [within[0] ?? '', within[1] ?? ''])
       .select<{ id: string }[]>('id'),
   );
-  const replacing = ids(
-    await trx('entry').where({ companyId }).whereIn('replaces', day).select<{ id: string }[]>('id'),
-  );
-  return [...new Set([...day, ...replacing])];
+  const found = new Set(day);
+  // What stands in the place of an entry may have been taken back, and that, too.
+  for (let last = day; last.length > 0;) {
+    const next = ids(
+      await trx('entry').where({ companyId }).whereIn('replaces', last).select<{ id: string }[]>('id'),
+    );
+    last = next.filter((id) => !found.has(id));
+    last.forEach((id) => found.add(id));
+  }
+  return [...found];
 }
 
 /** Everything a day of the log is printed from; of one job where that is asked for. */

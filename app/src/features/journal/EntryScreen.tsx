@@ -1,5 +1,13 @@
-import { kindOf, isKnown, isReadable, timeOf } from '@fine-spray/contract';
-import { entryWords, journalLine, placeWords, skewWords, unreadableWords } from '@fine-spray/contract/log';
+import { kindOf, isKnown, isReadable, replacing as toReplacing, timeOf } from '@fine-spray/contract';
+import {
+  contested,
+  entryWords,
+  journalLine,
+  placeWords,
+  skewWords,
+  unreadableWords,
+} from '@fine-spray/contract/log';
+import { overruled } from '@fine-spray/core/grouping';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
@@ -62,6 +70,9 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
   const line = (one: typeof entry) => journalLine(one, { names: log.names, system, offsetAt });
   const replaced = log.entries.filter(({ id }) => id === entry.replaces);
   const replacing = log.entries.filter(({ replaces }) => replaces === entry.id);
+  const over = overruled(log.entries.filter((one) => one.replaces !== null).map(toReplacing));
+  const holds = !over.has(entry.id);
+  const rivals = contested(log.entries).get(entry.id) ?? [];
   const waits = waiting.some(({ id }) => id === entry.id);
   const skew = skewWords(entry);
   const takeBack = () => {
@@ -98,9 +109,10 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
         {skew ? <Words colour="caution">{skew}</Words> : null}
         <Words size={14} colour="ink2">{`Id ${entry.id}`}</Words>
       </Panel>
-      {replacing.length > 1 ? (
+      {rivals.length > 1 ? (
         <Words weight="bold" colour="caution" role="alert">
-          Two devices put this right at once. Both stand below and both count: take one of them back.
+          Two devices put this right at once. Both stand below and the later one counts: take back the one
+          that is wrong.
         </Words>
       ) : null}
       {replacing.length > 0 ? (
@@ -119,7 +131,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
           <EntryRows lines={replaced.map(line)} />
         </View>
       ) : null}
-      {replacing.length === 0 && entry.kind !== 'withdrawn' ? (
+      {holds && entry.kind !== 'withdrawn' ? (
         <View className="flex-row flex-wrap gap-2">
           {!isReadable(entry) || kindOf(entry.kind).byTool ? null : (
             <Button

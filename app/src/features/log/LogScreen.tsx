@@ -1,7 +1,7 @@
 import { counted } from '@fine-spray/core';
 import { nowAndNext, nextCoats, recoatClocks } from '@fine-spray/core/record';
 import { plannedCoats } from '@fine-spray/contract/planning';
-import { journal } from '@fine-spray/contract/log';
+import { contested, journal } from '@fine-spray/contract/log';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import BookOpen from 'lucide-react-native/icons/book-open';
@@ -19,6 +19,7 @@ import { EntryRows, offsetAt, writePath } from '@/features/journal';
 import { LogFrame } from '@/features/frame';
 import { WhoWrites } from '@/features/people';
 import { Beside } from '@/ui/beside';
+import { Button } from '@/ui/button';
 import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
@@ -83,6 +84,7 @@ function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
       }
       right={
         <>
+          <Contested log={log} />
           <Ways log={log} jobId={known.job?.id} />
           <Latest log={log} />
         </>
@@ -128,6 +130,21 @@ function Tiles({
           </Pressable>
         );
       })}
+    </View>
+  );
+}
+
+/** What two devices put right at once: somebody has to say which is right. */
+function Contested({ log }: { log: SiteLog }) {
+  const router = useRouter();
+  const ids = useMemo(() => [...contested(log.entries).keys()], [log]);
+  const [first] = ids;
+  if (first === undefined) return null;
+  return (
+    <View className="items-start gap-2 rounded-2xl border-2 border-caution bg-sheet p-4" role="alert">
+      <Words weight="bold">{`${counted(ids.length, 'entry was', 'entries were')} put right on two devices at once`}</Words>
+      <Words colour="ink2">The later one counts until somebody looks which is right.</Words>
+      <Button label="Look at it" onPress={() => router.navigate(`/log/entry/${first}`)} />
     </View>
   );
 }
