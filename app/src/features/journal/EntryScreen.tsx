@@ -67,11 +67,16 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
   const router = useRouter();
   const entry = log.entries.find(({ id }) => id === entryId);
   if (!entry) return null;
-  const line = (one: typeof entry) => journalLine(one, { names: log.names, system, offsetAt });
   const replaced = log.entries.filter(({ id }) => id === entry.replaces);
   const replacing = log.entries.filter(({ replaces }) => replaces === entry.id);
   const over = overruled(log.entries.filter((one) => one.replaces !== null).map(toReplacing));
   const holds = !over.has(entry.id);
+  const line = (one: typeof entry) =>
+    journalLine(
+      one,
+      { names: log.names, system, offsetAt },
+      log.entries.find(({ id }) => id === over.get(one.id)),
+    );
   const rivals = contested(log.entries).get(entry.id) ?? [];
   const waits = waiting.some(({ id }) => id === entry.id);
   const skew = skewWords(entry);
