@@ -41,6 +41,7 @@ function send(client: QueryClient): () => void {
   };
   /** Somebody writes for an old job: it is none any more. */
   const openWaiting = () => {
+    if (oldJobs.current().size === 0) return;
     // Stored only once it is sent, whatever time it is about.
     const createdAt = new Date().toISOString();
     const waiting = outbox.current().waiting.map((one) => ({ ...asEntry(one), createdAt }));
