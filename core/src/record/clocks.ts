@@ -1,6 +1,7 @@
 import { coatWindows, type Coating, type CoatWindows } from '../coating';
 import type { Explained } from '../explain';
-import type { Result, UnitSystem } from '../units';
+import { addTo } from '../grouping';
+import { refuse, type Result, type UnitSystem } from '../units';
 import type { CoatFinished } from './entries';
 import type { SiteRecord } from './sheet';
 
@@ -29,7 +30,8 @@ export interface RecoatClock {
     readonly recoat: Moment;
     readonly closes?: Moment;
     readonly touch: () => Moment;
-    readonly mask: () => Moment;
+    /** Every coat under it has to bear the tape, too; missing where one of them has no honest number. */
+    readonly mask: () => Moment | undefined;
   };
   readonly words: string;
 }
@@ -53,19 +55,43 @@ function stateAt(now: number, recoat: Moment, closes: Moment | undefined): Exclu
   return now >= recoat.surely ? 'ready' : 'may be ready';
 }
 
-function clockOf(
-  { id, job, surface, coating: of, coat, at }: CoatFinished,
-  windows: Result<CoatWindows>,
-  now: number,
-): RecoatClock {
-  const head = { surface, coating: of, coat, job, entry: id, finished: at };
-  if (!windows.ok) return { ...head, state: 'no number', words: windows.message };
-  const moment = (why: Explained): Moment => ({
+/** When something is over that began at a moment. */
+const momentAfter =
+  (at: number) =>
+  (why: Explained): Moment => ({
     from: at + why.low * MILLISECONDS,
     likely: at + why.value * MILLISECONDS,
     surely: at + why.high * MILLISECONDS,
     why,
   });
+
+/** When all of several are over; nothing where one of them cannot be told. */
+function lastOf(moments: readonly (Moment | undefined)[]): Moment | undefined {
+  let found: Moment | undefined;
+  for (const one of moments) {
+    if (!one) return undefined;
+    const slower = found === undefined || one.likely > found.likely ? one : found;
+    found = {
+      from: Math.max(found?.from ?? one.from, one.from),
+      likely: slower.likely,
+      surely: Math.max(found?.surely ?? one.surely, one.surely),
+      why: slower.why,
+    };
+  }
+  return found;
+}
+
+type WindowsOf = (entry: CoatFinished) => Result<CoatWindows>;
+
+/** @param coats those finished on the surface, the last of them last */
+function clockOf(coats: readonly CoatFinished[], windowsOf: WindowsOf, now: number): RecoatClock | undefined {
+  const last = coats[coats.length - 1];
+  if (!last) return undefined;
+  const { id, job, surface, coating: of, coat, at } = last;
+  const head = { surface, coating: of, coat, job, entry: id, finished: at };
+  const windows = windowsOf(last);
+  if (!windows.ok) return { ...head, state: 'no number', words: windows.message };
+  const moment = momentAfter(at);
   const recoat = moment(windows.value.recoat);
   const closes = windows.value.closes && moment(windows.value.closes());
   const state = stateAt(now, recoat, closes);
@@ -76,7 +102,13 @@ function clockOf(
     moments: {
       recoat,
       touch: () => moment(windows.value.touch()),
-      mask: () => moment(windows.value.mask()),
+      mask: () =>
+        lastOf(
+          coats.map((one) => {
+            const own = windowsOf(one);
+            return own.ok ? momentAfter(one.at)(own.value.mask()) : undefined;
+          }),
+        ),
       ...(closes ? { closes } : {}),
     },
   };
@@ -94,23 +126,27 @@ export function recoatClocks(
   system: UnitSystem = 'metric',
   only?: ReadonlySet<string>,
 ): readonly RecoatClock[] {
-  const last = new Map<string, CoatFinished>();
+  const coats = new Map<string, CoatFinished[]>();
   for (const entry of record.of('coat finished')) {
-    if (!only || only.has(entry.surface)) last.set(entry.surface, entry);
+    if (!only || only.has(entry.surface)) addTo(coats, entry.surface, entry);
   }
   // Coats of a day dry in the same weather: their windows are worked out once.
   const known = new Map<string, Result<CoatWindows>>();
-  const windowsOf = ({ coating: id, temperature, humidity }: CoatFinished, coating: Coating) => {
+  const windowsOf = ({ coating: id, temperature, humidity }: CoatFinished): Result<CoatWindows> => {
+    const coating = coatings[id];
+    if (!coating)
+      return refuse(
+        'clock.coating',
+        'coating',
+        'Its coating was deleted: there is no honest time. Read the data sheet of what was sprayed.',
+      );
     const key = `${id} ${temperature} ${humidity}`;
     const windows = known.get(key) ?? coatWindows(coating, temperature, humidity, system);
     known.set(key, windows);
     return windows;
   };
-  return [...last.values()]
-    .flatMap((entry) => {
-      const coating = coatings[entry.coating];
-      return coating ? [clockOf(entry, windowsOf(entry, coating), now)] : [];
-    })
+  return [...coats.values()]
+    .flatMap((finished) => clockOf(finished, windowsOf, now) ?? [])
     .sort((a, b) => (a.moments?.recoat.surely ?? Infinity) - (b.moments?.recoat.surely ?? Infinity));
 }
 

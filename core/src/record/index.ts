@@ -30,7 +30,7 @@ export {
   type RecoatState,
 } from './clocks';
 export { unboxedBatches } from './batches';
-export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
+export { tipRecords, type DayOf, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
 export {
   CAUSES,
   causesOf,

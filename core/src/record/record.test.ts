@@ -93,7 +93,21 @@ describe('recoat clocks', () => {
     expect(cold).toMatchObject({ state: 'no number' });
     expect(cold?.words).toMatch(/lowest temperature/);
     expect(cold).not.toHaveProperty('moments');
-    expect(recoatClocks(readRecord([finished(0)]), {}, HOUR)).toEqual([]);
+    // Masked over, every coat under it has to bear the tape: the slow one below decides.
+    const slow = finished(0, { coating: 'primer', celsius: 10, surface: 'door' });
+    const top = finished(40 * HOUR, { coating: 'matt', surface: 'door' });
+    const masked = (log: readonly LogEntry[]) =>
+      recoatClocks(readRecord(log), COATINGS, 41 * HOUR)[0]?.moments?.mask();
+    const [below, above, both] = [masked([slow]), masked([top]), masked([slow, top])];
+    expect(below?.likely).toBeGreaterThan(above?.likely ?? Infinity);
+    expect([both?.likely, both?.surely]).toEqual([below?.likely, below?.surely]);
+    expect(both?.why).toEqual(below?.why);
+    expect(masked([{ ...slow, temperature: of(2, '°C') }, top])).toBeUndefined();
+    // A coating that was deleted is no reason to go on.
+    const gone = recoatClocks(readRecord([finished(0)]), {}, HOUR);
+    expect(gone.map(({ state, words }) => [state, words])).toEqual([
+      ['no number', expect.stringContaining('was deleted')],
+    ]);
   });
 
   it('close again where the coating does, and say so a day before', () => {
@@ -163,8 +177,8 @@ describe('tips', () => {
     const day = 24 * HOUR;
     const record = only([sprayed(10, { at: 0 }), sprayed(10, { at: 10 * day })], before);
     expect(litres(record?.volume ?? 0)).toBeCloseTo(80, 9);
-    // 159.06 − 80 = 79.06 L at 2 L a day
-    expect(((record?.wornAt?.likely ?? 0) - 10 * day) / day).toBeCloseTo(39.5, 1);
+    // 159.06 − 80 = 79.06 L at 20 L in 11 days
+    expect(((record?.wornAt?.likely ?? 0) - 10 * day) / day).toBeCloseTo((79.06 * 11) / 20, 1);
     expect(only([sprayed(10, { at: 0 })], before)).not.toHaveProperty('wornAt');
     // One day, however long, tells no rate
     expect(only([sprayed(10, { at: 0 }), sprayed(10, { at: 9 * HOUR })], before)).not.toHaveProperty(
@@ -172,6 +186,25 @@ describe('tips', () => {
     );
     const days = [0, 1, 2, 3].map((at) => sprayed(5, { at: at * day }));
     expect(only(days, before)).toHaveProperty('wornAt');
+    // A Californian afternoon goes over midnight in UTC: it is one day there.
+    const afternoon = readRecord([sprayed(10, { at: 22 * HOUR }), sprayed(10, { at: 26 * HOUR })]);
+    const inCalifornia = (at: number) => Math.floor((at - 8 * HOUR) / day);
+    expect(tipRecords(afternoon, [before], COATINGS)[0]).toHaveProperty('wornAt');
+    expect(tipRecords(afternoon, [before], COATINGS, inCalifornia)[0]).not.toHaveProperty('wornAt');
+  });
+
+  it('are retired until they are fitted again', () => {
+    const handled = (kind: 'tip retired' | 'tip fitted', at: number): LogEntry => {
+      const head = { id: `${kind} ${at}`, at, author: '', tip: 't1' };
+      return kind === 'tip fitted' ? { ...head, kind, code: owned.code } : { ...head, kind };
+    };
+    const advice = (...log: LogEntry[]) => only([sprayed(5), ...log])?.advice;
+    expect(advice(handled('tip retired', 5))).toBe('retired');
+    expect(advice(handled('tip fitted', 4), handled('tip retired', 5))).toBe('retired');
+    expect(advice(handled('tip retired', 5), handled('tip fitted', 6))).not.toBe('retired');
+    expect(advice(handled('tip retired', 5), handled('tip fitted', 6), handled('tip retired', 7))).toBe(
+      'retired',
+    );
   });
 
   it('are to be replaced by their fan, or by the pressure they need; litres alone only warn', () => {

@@ -56,6 +56,18 @@ const DAY = 86_400_000;
 /** Fewer days of use than this do not tell a rate. */
 const LEAST_DAYS = 2;
 
+/** Which day a moment is on where the tip is used: any number that grows by one from day to day. */
+export type DayOf = (at: number) => number;
+const utcDay: DayOf = (at) => Math.floor(at / DAY);
+
+/** Tips that were retired and not fitted again since. */
+function retiredNow(record: SiteRecord): ReadonlySet<string> {
+  const fitted = new Map(record.of('tip fitted').map((entry) => [entry.tip, entry.at]));
+  return new Set(
+    record.of('tip retired').flatMap(({ tip, at }) => ((fitted.get(tip) ?? -Infinity) > at ? [] : [tip])),
+  );
+}
+
 /** Entries of a kind by their tip. */
 function byTip<Entry extends { readonly tip?: string | undefined }>(
   entries: readonly Entry[],
@@ -75,11 +87,12 @@ export function tipRecords(
   record: SiteRecord,
   tips: readonly OwnedTip[],
   coatings: Readonly<Record<string, Coating>>,
+  dayOf: DayOf = utcDay,
 ): readonly TipRecord[] {
   const sprayed = byTip(throughOf(record));
   const measured = byTip(record.of('fan measured'));
   const confirmed = byTip(record.of('set-up confirmed'));
-  const retired = new Set(record.of('tip retired').map(({ tip }) => tip));
+  const retired = retiredNow(record);
   return tips.map((owned) => {
     const { tip } = owned;
     return recordOf(
@@ -87,6 +100,7 @@ export function tipRecords(
       { sprayed: sprayed.get(tip) ?? [], fans: measured.get(tip) ?? [], confirmed: confirmed.get(tip) ?? [] },
       retired.has(tip),
       coatings,
+      dayOf,
     );
   });
 }
@@ -102,6 +116,7 @@ function recordOf(
   { sprayed, fans, confirmed }: Uses,
   retired: boolean,
   coatings: Readonly<Record<string, Coating>>,
+  dayOf: DayOf,
 ): TipRecord {
   const litres: Partial<Record<AbrasionClass, number>> = {};
   let latest: AbrasionClass | undefined;
@@ -128,7 +143,7 @@ function recordOf(
   const worn = last && wornTip(code, { by: 'fan', width: last.width });
   const byLitres = litresLeft(litres, next);
   const left = leftByFan(code, last, volume) ?? (byLitres.ok ? byLitres.value : undefined);
-  const wornAt = left && wornOut(left, sprayed);
+  const wornAt = left && wornOut(left, sprayed, dayOf);
   const cost = costOf(code, readings, volume);
   return {
     tip,
@@ -189,15 +204,18 @@ function leftByFan(code: Tip, last: TipFan | undefined, total: number): Explaine
   return { ...left.value, value: less(value), low: less(low), high: less(high) };
 }
 
-/** When what is left is sprayed, at the litres of a day this tip has had since its first. */
-function wornOut({ value, low, high }: Explained, sprayed: readonly ThroughTip[]): TipRecord['wornAt'] {
+/** When what is left is sprayed, at the litres of a day this tip has had from its first day to its last, both counted. */
+function wornOut(
+  { value, low, high }: Explained,
+  sprayed: readonly ThroughTip[],
+  dayOf: DayOf,
+): TipRecord['wornAt'] {
   const [first] = sprayed;
   const last = sprayed[sprayed.length - 1];
   if (!first || !last) return undefined;
-  const days = new Set(sprayed.map(({ at }) => Math.floor(at / DAY))).size;
-  const span = last.at - first.at;
-  if (days < LEAST_DAYS || span <= 0) return undefined;
-  const rate = sprayed.reduce((sum, { volume }) => sum + volume, 0) / span;
+  const days = dayOf(last.at) - dayOf(first.at) + 1;
+  if (days < LEAST_DAYS) return undefined;
+  const rate = sprayed.reduce((sum, { volume }) => sum + volume, 0) / (days * DAY);
   const at = (volume: number) => last.at + volume / rate;
   return { from: at(low), likely: at(value), until: at(high) };
 }

@@ -85,11 +85,13 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
       !lists.next.some((one) => one.clock === clock) && !lists.now.some((one) => one.clock === clock),
   );
   const name = (surface: string) => log.names.surface(surface) ?? 'A surface that was deleted';
+  const toCome = new Set(nextCoats(planned, log.record).map(({ surface }) => surface));
   const save = () => {
     const text = writeCalendar(
       clocks,
       (clock) => ({ surface: name(clock.surface), coating: log.names.coating(clock.coating) ?? '' }),
       now,
+      (surface) => toCome.has(surface),
     );
     saveFile('recoat-windows.ics', 'text/calendar', text);
   };
@@ -206,6 +208,7 @@ function ClockRow({
 }) {
   const why = useWhy();
   const { moments, finished, words } = clock;
+  const mask = moments?.mask();
   return (
     <View className="gap-1 border-b border-rule pb-3">
       <Words weight="bold">{title}</Words>
@@ -215,7 +218,7 @@ function ClockRow({
       >{`${next} next. Last coat finished ${formatDistance(finished, now, { addSuffix: true })}.`}</Words>
       {moments && (clock.state === 'ready' || clock.state === 'closed') ? (
         <Words size={14}>
-          {`${clock.state === 'ready' ? 'May be painted over' : 'Closed'} since ${clockText((clock.state === 'ready' ? moments.recoat : (moments.closes ?? moments.recoat)).likely, now)}; masked over ${moments.mask().surely <= now ? 'too' : `from ${clockText(moments.mask().likely, now)}`}.`}
+          {`${clock.state === 'ready' ? 'May be painted over' : 'Closed'} since ${clockText((clock.state === 'ready' ? moments.recoat : (moments.closes ?? moments.recoat)).likely, now)}; masked over ${maskWords(mask, now, 'too')}.`}
         </Words>
       ) : null}
       {moments && clock.state !== 'ready' && clock.state !== 'closed' ? (
@@ -227,7 +230,7 @@ function ClockRow({
             {moments.closes ? (
               <Time label="Closes" moment={moments.closes} now={now} onPress={why.ask} />
             ) : null}
-            <Time label="Mask over" moment={moments.mask()} now={now} onPress={why.ask} />
+            {mask ? <Time label="Mask over" moment={mask} now={now} onPress={why.ask} /> : null}
           </View>
         </>
       ) : null}
@@ -287,6 +290,12 @@ function ClockLine({ clock, now }: { clock: RecoatClock; now: number }) {
 }
 
 /** Finished surfaces: when tape may go on them. */
+/** From when something may be masked over; every coat under it counts. */
+function maskWords(mask: Moment | undefined, now: number, already: string): string {
+  if (!mask) return 'no honest time';
+  return mask.surely <= now ? already : `from about ${clockText(mask.likely, now)}`;
+}
+
 function MaskOver({
   clocks,
   now,
@@ -299,9 +308,7 @@ function MaskOver({
   return (
     <Panel title="All coats on: may be masked over">
       {clocks.slice(0, 12).map(({ surface, moments }) => (
-        <Words key={surface}>
-          {`${name(surface)}: ${!moments ? 'no honest time' : moments.mask().surely <= now ? 'now' : `about ${clockText(moments.mask().likely, now)}`}`}
-        </Words>
+        <Words key={surface}>{`${name(surface)}: ${maskWords(moments?.mask(), now, 'now')}`}</Words>
       ))}
     </Panel>
   );

@@ -21,11 +21,12 @@ const coatings = {
   matt: { name: 'Matt', archetype: 'wall-matt', overrides: {} },
   primer: { name: 'Primer', archetype: 'exterior-wood-primer', overrides: {} },
 } as const;
-const calendarOf = (log: readonly LogEntry[]) =>
+const calendarOf = (log: readonly LogEntry[], wantsMore = true) =>
   writeCalendar(
     recoatClocks(readRecord(log), coatings, at),
     ({ coating }) => ({ surface: 'Hall; north, wall', coating }),
     at,
+    () => wantsMore,
   );
 
 /** Lines of a calendar with folded ones put together again (RFC 5545, 3.1). */
@@ -41,6 +42,11 @@ describe('the calendar of windows', () => {
     expect(lines).toContain('UID:entry-matt-recoat@fine-spray');
     expect(lines).toContain('DTSTAMP:20261125T080000Z');
     expect(calendarOf([finished('matt', 23)])).toBe(calendarOf([finished('matt', 23)]));
+  });
+
+  it('has no recoat where all coats are on', () => {
+    const lines = linesOf(calendarOf([finished('matt', 23)], false));
+    expect(lines.filter((line) => line.startsWith('UID:'))).toEqual(['UID:entry-matt-mask@fine-spray']);
   });
 
   it('ends the window of a coating that closes, and escapes what a calendar would read as its own', () => {

@@ -23,11 +23,15 @@ const stamped = (event: EventAttributes, now: number): EventAttributes => {
 /** Shortest a window is drawn where it never closes, ms: long enough to be seen in a day. */
 const OPEN_END = 3600_000;
 
-/** The windows of some coats as a calendar (RFC 5545): may recoat, and may mask over. */
+/**
+ * The windows of some coats as a calendar (RFC 5545): may recoat, where another coat is to come, and may mask over.
+ * @param wantsMore whether a surface has a coat to come
+ */
 export function writeCalendar(
   clocks: readonly RecoatClock[],
   nameOf: (clock: RecoatClock) => WindowName,
   now: number,
+  wantsMore: (surface: string) => boolean,
 ): string {
   const events = clocks.flatMap((clock): EventAttributes[] => {
     const { moments, entry, coat } = clock;
@@ -57,15 +61,20 @@ export function writeCalendar(
     });
     const band =
       'By the weather written down with it, give or take a third. Try it with a finger first; the data sheet comes before this.';
+    const mask = moments.mask();
     return [
-      event(
-        'recoat',
-        `may recoat (${coating}, coat ${coat})`,
-        moments.recoat.surely,
-        moments.closes?.from ?? moments.recoat.surely,
-        band,
-      ),
-      event('mask', `may mask over (${coating})`, moments.mask().surely, moments.mask().surely, band),
+      ...(wantsMore(clock.surface)
+        ? [
+            event(
+              'recoat',
+              `may recoat (${coating}, coat ${coat})`,
+              moments.recoat.surely,
+              moments.closes?.from ?? moments.recoat.surely,
+              band,
+            ),
+          ]
+        : []),
+      ...(mask ? [event('mask', `may mask over (${coating})`, mask.surely, mask.surely, band)] : []),
     ];
   });
   const { error, value } = createEvents(events.map((event) => stamped(event, now)));

@@ -2,6 +2,7 @@ import { FAN_WIDTH_LIMITS, NOMINAL_DISTANCE, fanWidth, showText, tipRecords } fr
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { localDay } from '@/data/day';
 import { coatingsOf, tipsOf, useSiteLog, type SiteLog } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
 import { useWhy } from '@/features/setup';
@@ -33,7 +34,7 @@ function Known({ tipId, log }: { tipId: string; log: SiteLog }) {
   const { record, kit } = log;
   const why = useWhy();
   const owned = useMemo(() => tipsOf(kit).filter(({ tip }) => tip === tipId), [kit, tipId]);
-  const [stand] = useMemo(() => tipRecords(record, owned, coatingsOf(kit)), [record, owned, kit]);
+  const [stand] = useMemo(() => tipRecords(record, owned, coatingsOf(kit), localDay), [record, owned, kit]);
   if (!stand) return null;
   return (
     <>

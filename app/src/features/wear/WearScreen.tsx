@@ -9,6 +9,7 @@ import {
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { localDay } from '@/data/day';
 import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
 import { LogFrame } from '@/features/frame';
@@ -42,7 +43,7 @@ function Loaded({ log }: { log: SiteLog }) {
   const why = useWhy();
   const tips = useMemo(
     () =>
-      [...tipRecords(log.record, tipsOf(log.kit), coatingsOf(log.kit))].sort(
+      [...tipRecords(log.record, tipsOf(log.kit), coatingsOf(log.kit), localDay)].sort(
         (one, other) => ORDER.indexOf(one.advice) - ORDER.indexOf(other.advice) || other.volume - one.volume,
       ),
     [log],
