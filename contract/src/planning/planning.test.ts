@@ -302,7 +302,7 @@ describe('the set-up of a layer', () => {
         const like = surfaces.find((one) => one.element === element);
         if (!finish || !like) return [];
         const { coatingId, coats, thinning } = finish;
-        const under = layers.filter((layer) => layer !== finish) as Surface['under'];
+        const under = layers.flatMap(({ role, ...layer }) => (role === 'finish' ? [] : [{ ...layer, role }]));
         return [{ ...like, id: `${id} ${element}`, coatingId, coats, thinning, under }];
       });
     }),
