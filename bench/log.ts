@@ -105,6 +105,7 @@ export function logOf(count: number): Entry[] {
       kind: surface.kind,
       wind: surface.wind,
       trueArea: 18 + 8 * random(),
+      absorbed: 0,
       weather,
     });
     if (coatNumber % 5 === 0)

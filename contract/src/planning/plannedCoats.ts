@@ -13,6 +13,8 @@ import { layersOf, requestFor } from './layers';
 /** A coat of the plan with the surface it is on. */
 export interface PlannedCoatOfJob extends PlannedCoat {
   readonly row: Surface;
+  /** What of its paint soaks in, m³, thinner in it. */
+  readonly soaks: number;
 }
 
 /**
@@ -70,6 +72,7 @@ export function plannedCoats(
           trueArea: area * SURFACE_KINDS[row.kind].texture,
           wet: wetForDry(quantity(values.dryFilm), quantity(values.volumeSolids), quantity(layer.thinning)),
           volume,
+          soaks: index === 0 ? area * absorbed.value * (1 + layer.thinning) : 0,
           time,
         };
       });

@@ -6,6 +6,8 @@ import {
   paintDistributions,
   quantity,
   readRecord,
+  SURFACE_KIND_IDS,
+  CONDITIONS,
   searchSetups,
   setupCard,
   systemWaiting,
@@ -37,6 +39,7 @@ import {
   requestFor,
   triggerTimeOf,
   type Kit,
+  type PlannedCoatOfJob,
   type SurfaceLayer,
 } from '.';
 import { historyOf } from './history';
@@ -286,6 +289,62 @@ describe('the history of the crew in a plan', () => {
       } else expect(after).toBe(before.volume.value);
     });
     expect(walls).toBeGreaterThan(10);
+  });
+});
+
+describe('a plan that is logged as it was made', () => {
+  /** The coats of a plan as they were meant to be: film, litres and area by the plan. */
+  const asPlanned = (planned: readonly PlannedCoatOfJob[], job_: string): LogEntry[] =>
+    planned.flatMap(({ row, surface, coating, coat, trueArea, soaks, wet, volume }, index): LogEntry[] => {
+      const head = { at: index * 10, author: '', job: job_, surface: `${job_} ${surface}`, coating, coat };
+      const { element, side, wind } = row;
+      return [
+        {
+          ...{ ...head, id: `${job_} ${index} f`, kind: 'coat finished', element, side, wind, trueArea },
+          ...{ absorbed: quantity(soaks), temperature: of(20, '°C'), humidity: of(50, '%') },
+        },
+        {
+          ...{ ...head, id: `${job_} ${index} c`, kind: 'comb', thinner: of(0, '%') },
+          readings: [{ low: quantity(wet), high: quantity(wet) }],
+        },
+        { ...head, id: `${job_} ${index} s`, kind: 'sprayed', volume: quantity(volume.value) },
+      ];
+    });
+  const wall = surfaces.find(({ element, side }) => element === 'wall' && side === 'inside');
+  const door = surfaces.find(({ element }) => element === 'door');
+  const walls: readonly Surface[] = CONDITIONS.flatMap((condition) =>
+    SURFACE_KIND_IDS.flatMap((kind) =>
+      [wall, door].flatMap((like, index): Surface[] =>
+        like
+          ? [
+              {
+                ...like,
+                id: `${condition} ${kind} ${index}`,
+                condition,
+                kind,
+                thinning: index * 0.05,
+                coats: 2,
+              },
+            ]
+          : [],
+      ),
+    ),
+  );
+
+  it('teaches nothing, ten times over, whatever the ground drinks and however it is thinned', () => {
+    const plain = plannedCoats(walls, job, kit, false);
+    expect(plain.some(({ soaks }) => soaks > 0)).toBe(true);
+    let log: LogEntry[] = [];
+    let now: Kit = kit;
+    for (let turn = 0; turn < 10; turn += 1) {
+      // Each job is planned by what the jobs before have taught.
+      log = [...log, ...asPlanned(plannedCoats(walls, job, now, false), `job ${turn}`)];
+      now = { ...kit, history: planHistory(readRecord(log)) };
+    }
+    const taught = plannedCoats(walls, job, now, false);
+    expect(Object.keys(now.history?.transfer ?? {}).length).toBeGreaterThan(1);
+    for (const [index, { volume }] of taught.entries())
+      expect(volume.value / (plain[index]?.volume.value ?? 0)).toBeCloseTo(1, 9);
   });
 });
 

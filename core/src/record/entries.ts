@@ -46,6 +46,8 @@ export interface CoatFinished extends EntryHead, LoggedSurface {
   readonly wind: Wind;
   /** Net area times texture, m². */
   readonly trueArea: number;
+  /** What of its paint soaked in, by the plan. */
+  readonly absorbed?: Volume | undefined;
   readonly temperature: Temperature;
   readonly humidity: Fraction;
 }

@@ -139,13 +139,15 @@ const together = (one: JobReadings, other: JobReadings): JobReadings =>
 export const workKey = ({ element, side, wind }: PieceOfWork) =>
   `${element} ${side === 'inside' ? side : wind}`;
 
-/** Film on the wall over paint through the gun, coat by coat. */
+/** Film on the wall over the paint that was sprayed to make it, coat by coat: what soaks in is not lost in the air. */
 export const transfers = readingsBy<PieceOfWork>(
   workKey,
   (record, add) => {
     for (const { finished, wet, volume, sprayed, combs, job, heard } of record.coats) {
-      if (!finished || wet === undefined || volume <= 0) continue;
-      const value = (finished.trueArea * wet) / volume;
+      if (!finished || wet === undefined) continue;
+      const forFilm = volume - (finished.absorbed ?? 0);
+      if (forFilm <= 0) continue;
+      const value = (finished.trueArea * wet) / forFilm;
       add(finished, job, { value, heard, of: [finished, ...sprayed, ...combs] });
     }
   },

@@ -17,12 +17,16 @@ export const coatFinished = entryKind({
       wind: oneOf('Wind', WINDS),
       /** Net area times texture, m². */
       trueArea: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².'),
+      /** What of its paint soaked in, by the plan, m³. */
+      absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
       weather,
     })
     .strict(),
+  // What was not written down is taken as nothing, as it was then.
+  older: [(payload) => ({ ...payload, absorbed: 0 })],
   words: ({ coatingId, coat, trueArea, weather: then }, { show, coating, system }) =>
     joined([coatName(coat), coating(coatingId), show(trueArea, 'area'), weatherWords(then, system)]),
-  core: ({ coatingId: coating, coat, element, side, wind, trueArea, weather: then }, surface) =>
+  core: ({ coatingId: coating, coat, element, side, wind, trueArea, absorbed, weather: then }, surface) =>
     surface === undefined
       ? undefined
       : {
@@ -34,6 +38,7 @@ export const coatFinished = entryKind({
           side,
           wind,
           trueArea,
+          absorbed: quantity(absorbed),
           // A film dries as fast as the colder of the two lets it.
           temperature: quantity(Math.min(then.air, then.surface ?? then.air)),
           humidity: quantity(then.humidity),

@@ -27,7 +27,11 @@ function CoatForm(props: FormProps) {
           step={{ metric: 1, us: 10 }}
           bounds={{ min: 0.001, max: 100_000 }}
           error={errors['trueArea']}
-          onChange={(trueArea) => onChange({ trueArea })}
+          onChange={(trueArea) => {
+            // As much soaks into each square metre as was planned.
+            const share = Number(payload['absorbed']) / Number(payload['trueArea']);
+            onChange({ trueArea, absorbed: trueArea * share });
+          }}
           onInvalid={(message) => onInvalid('trueArea', message)}
         />
       ) : null}
@@ -109,6 +113,7 @@ export const coatFinished: WrittenKind<'coat finished'> = {
       kind: surface?.kind ?? 'smooth-board',
       wind: surface?.wind ?? 'calm',
       trueArea: areaOf(option),
+      absorbed: option?.planned.soaks ?? 0,
       weather: usualWeather(context),
     };
   },

@@ -26,14 +26,14 @@ export function CoatField({ payload, context, errors, onChange }: FormProps) {
       onChange={(chosen) => {
         const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === chosen);
         if (!found) return;
-        const { coating, coat, trueArea, wet } = found.planned;
+        const { coating, coat, trueArea, soaks, wet } = found.planned;
         const of = { coatingId: coating, coat };
         const before = { coatingId: textOf(payload, 'coatingId'), coat: Number(payload['coat']) };
         // The tip of the card goes with the coat, one that was chosen by hand stays.
         const byCard = payload['tipId'] === (tipInGun(context, before)?.id ?? null);
         onChange({
           ...of,
-          ...('trueArea' in payload ? { trueArea } : {}),
+          ...('trueArea' in payload ? { trueArea, absorbed: soaks } : {}),
           ...('tipId' in payload && byCard ? { tipId: tipInGun(context, of)?.id ?? null } : {}),
           ...('cardSpeed' in payload
             ? { target: wet, cardSpeed: context.cardOf(of)?.gunSpeed.value ?? null }
