@@ -79,6 +79,7 @@ const finished = (coat: number) =>
     kind: 'smooth-board',
     wind: 'calm',
     trueArea: 20,
+    absorbed: 0,
     weather,
   });
 const sprayed = (coat: number, litres: number) =>
