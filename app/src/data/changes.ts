@@ -118,18 +118,25 @@ export class Following {
   }
 
   /** Entries that came for old jobs: what is known of those is not all any more. */
-  private readonly touching: Entry[] = [];
+  private touching: readonly Entry[] = [];
 
   /** Opens the old jobs that were written for since. One that cannot be had now is tried again with the next catch-up. */
   private async openTouched(): Promise<void> {
-    await openTouched(this.client, this.touching, this.device);
-    this.touching.length = 0;
+    const entries = this.touching;
+    this.touching = [];
+    try {
+      await openTouched(this.client, entries, this.device);
+    } catch (error) {
+      // Beside what came meanwhile.
+      this.touching = [...entries, ...this.touching];
+      throw error;
+    }
   }
 
   /** What a device had kept was read: old jobs that were written for since are opened. */
   async keptWasRead(entries: readonly Entry[]): Promise<void> {
     if (oldJobs.current().size === 0) return;
-    this.touching.push(...entries);
+    this.touching = [...this.touching, ...entries];
     await this.openTouched();
   }
 
@@ -140,7 +147,7 @@ export class Following {
     for (const resource of new Set(rows.map((one) => one.resource))) this.patch(resource, rows);
     const entries = entriesAmong(items.flatMap((one) => (one.resource === 'entries' ? (one.row ?? []) : [])));
     addEntries(this.client, entries);
-    if (oldJobs.current().size > 0) this.touching.push(...entries);
+    if (oldJobs.current().size > 0) this.touching = [...this.touching, ...entries];
     this.cursor = cursor;
     this.keep([entries], cursor);
   }

@@ -48,7 +48,13 @@ function send(client: QueryClient): () => void {
     void openTouched(client, waiting).catch(() => undefined);
   };
   again();
-  const unwatch = outbox.subscribe(openWaiting);
+  let waited = 0;
+  const unwatch = outbox.subscribe(() => {
+    const { length } = outbox.current().waiting;
+    // What goes up opens nothing.
+    if (length > waited) openWaiting();
+    waited = length;
+  });
   globalThis.addEventListener?.('online', again);
   globalThis.addEventListener?.('focus', again);
   const unfollow = followingOf(client).follow();

@@ -2,7 +2,7 @@
 export { LogFold, type OldJobs } from './fold';
 export { boundJobs, jobsOf, oldJobFrom } from './oldJobs';
 export { coreLog } from './coreLog';
-export { contested } from './contested';
+export { contested, overruledAmong } from './contested';
 export {
   journal,
   journalLine,

@@ -1,5 +1,5 @@
 import { UTCDateMini } from '@date-fns/utc/date/mini';
-import { addTo, byTime, ordered, overruled, type Timed } from '@fine-spray/core/grouping';
+import { addTo, byTime, ordered, type Timed } from '@fine-spray/core/grouping';
 import type { UnitSystem } from '@fine-spray/core/units';
 import { format } from 'date-fns/format';
 import {
@@ -9,13 +9,13 @@ import {
   isReadable,
   kindOf,
   payloadOf,
-  replacing,
   timeOf,
   type Entry,
   type EntryKind,
   type LogNames,
   type Weather,
 } from '../entry';
+import { overruledAmong } from './contested';
 import { entryWords, placeWords } from './words';
 
 const MINUTE = 60_000;
@@ -164,7 +164,7 @@ export function journal(
   options: JournalOptions,
   filter: JournalFilter = {},
 ): readonly JournalDay[] {
-  const over = overruled(entries.filter(({ replaces }) => replaces !== null).map(replacing));
+  const over = overruledAmong(entries);
   const byId = over.size === 0 ? undefined : new Map(entries.map((one) => [one.id, one]));
   const lines = entries.map((entry) => journalLine(entry, options, byId?.get(over.get(entry.id) ?? '')));
   const days = new Map<number, JournalLine[]>();

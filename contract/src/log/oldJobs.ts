@@ -1,4 +1,4 @@
-import { DIGESTED_KINDS, digestOf, readRecord } from '@fine-spray/core/record';
+import { digestOf, readRecord } from '@fine-spray/core/record';
 import { entriesInForce, type Entry, type EntryKind } from '../entry';
 import type { JobOfLog, OldJob } from '../oldJobs';
 import { coreLog } from './coreLog';
@@ -8,11 +8,8 @@ const KEPT_KINDS: ReadonlySet<string> = new Set<EntryKind>([
   ...(['viscosity', 'set-up confirmed', 'machine'] as const),
   ...(['tip fitted', 'tip reversed', 'tip cleaned', 'tip retired', 'fan measured'] as const),
 ]);
-/** Kinds whose litres, films and speeds are in the digest. */
-const DIGESTED: ReadonlySet<string> = new Set(DIGESTED_KINDS);
-
 /** Whether an entry of an old job counts besides the digest of that job. */
-const isKept = ({ kind }: Pick<Entry, 'kind'>): boolean => KEPT_KINDS.has(kind) && !DIGESTED.has(kind);
+const isKept = ({ kind }: Pick<Entry, 'kind'>): boolean => KEPT_KINDS.has(kind);
 
 /** The jobs of a log: how much there is of each, and when the last of it was stored. */
 export function jobsOf(entries: readonly Entry[]): readonly JobOfLog[] {

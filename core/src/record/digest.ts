@@ -48,6 +48,3 @@ export interface JobDigest {
  * holds it to the digest of a log that stays the same.
  */
 export const DIGEST_VERSION = 1;
-
-/** Kinds of entries a digest stands for. */
-export const DIGESTED_KINDS = ['coat started', 'coat finished', 'comb', 'sprayed'] as const;

@@ -17,7 +17,7 @@ export {
   type Digested,
   type SiteRecord,
 } from './sheet';
-export { DIGESTED_KINDS, DIGEST_VERSION, type JobDigest, type PieceOfWork } from './digest';
+export { DIGEST_VERSION, type JobDigest, type PieceOfWork } from './digest';
 export { digestOf, workKey } from './readings';
 export { filmAchieved, type FilmAchieved } from './film';
 export {

@@ -10,7 +10,6 @@ interface Kept {
   readonly jobId: string;
   readonly entries: number;
   readonly last: Date;
-  readonly digestVersion: number;
   readonly content: OldJob;
 }
 
@@ -62,25 +61,35 @@ async function oldNow(
   return quiet.filter(({ jobId }) => !bound.has(jobId)).sort((a, b) => (a.jobId < b.jobId ? -1 : 1));
 }
 
-/** What is kept of jobs, as far as it is of the entries there are now and worked out as this program does. */
+/** Of which jobs is kept what they leave, by the entries there are now and worked out as this program does. */
+async function knownOf(
+  trx: Database,
+  companyId: string,
+  jobs: readonly JobOfLog[],
+): Promise<ReadonlySet<string>> {
+  const rows = await trx('old_job')
+    .where({ companyId, digestVersion: DIGEST_VERSION })
+    .select<Omit<Kept, 'content'>[]>('jobId', 'entries', 'last');
+  const found = new Map(rows.map((row) => [row.jobId, row]));
+  const isKnown = ({ jobId, entries, last }: JobOfLog) => {
+    const row = found.get(jobId);
+    return row !== undefined && row.entries === entries && row.last.toISOString() === last;
+  };
+  return new Set(jobs.filter(isKnown).map(({ jobId }) => jobId));
+}
+
+/** What is kept of jobs, where it is known. */
 async function keptOf(
   trx: Database,
   companyId: string,
   jobs: readonly JobOfLog[],
-): Promise<Map<string, OldJob>> {
-  const rows = (await trx('old_job')
-    .where({ companyId, digestVersion: DIGEST_VERSION })
-    .whereIn(
-      'jobId',
-      jobs.map(({ jobId }) => jobId),
-    )) as Kept[];
-  const found = new Map(rows.map((row) => [row.jobId, row]));
-  return new Map(
-    jobs.flatMap(({ jobId, entries, last }) => {
-      const row = found.get(jobId);
-      return row && row.entries === entries && row.last.toISOString() === last ? [[jobId, row.content]] : [];
-    }),
-  );
+): Promise<ReadonlyMap<string, OldJob>> {
+  const known = await knownOf(trx, companyId, jobs);
+  const rows = await trx('old_job')
+    .where({ companyId })
+    .whereIn('jobId', [...known])
+    .select<Pick<Kept, 'jobId' | 'content'>[]>('jobId', 'content');
+  return new Map(rows.map(({ jobId, content }) => [jobId, content]));
 }
 
 /** Works out what a job leaves, and keeps it. All its entries are read in one statement: they are of one moment. */
@@ -112,9 +121,12 @@ export function oldJobsBehind(
 }
 
 /** Works out what is not known yet of old jobs, so that `recordOfAll` has not to read them. */
-export async function keepOldJobs(db: Database, companyId: string): Promise<void> {
-  for (let after: string | null | undefined; after !== null;)
-    ({ next: after } = await oldJobsBehind(db, companyId, after));
+export function keepOldJobs(db: Database, companyId: string): Promise<void> {
+  return inCompany(db, companyId, async (trx) => {
+    const old = await oldNow(trx, companyId, await jobsOfLog(trx, companyId));
+    const known = await knownOf(trx, companyId, old);
+    for (const job of old) if (!known.has(job.jobId)) await make(trx, companyId, job);
+  });
 }
 
 /** What the whole log of a company says, as it is at the moment of a transaction; old jobs by what they leave. */

@@ -91,14 +91,6 @@ export type Prices = 'with prices' | 'without prices';
 
 const CHECKED = new CheckedRows();
 
-let lastTime = { at: NaN, text: '' };
-/** A time as text; rows of one transaction have the same. */
-function textOf(time: Date): string {
-  const at = time.getTime();
-  if (at !== lastTime.at) lastTime = { at, text: time.toISOString() };
-  return lastTime.text;
-}
-
 /** The rows of a resource on a database or within a transaction; everything about it follows from its definition. */
 export function storeOf<Name extends ResourceName>(
   db: Database,
@@ -150,7 +142,7 @@ export function storeOf<Name extends ResourceName>(
     const others: Record<string, unknown> = {};
     for (const field of beside) others[field] = row[field] ?? null;
     for (const field of counting) others[field] = row[field];
-    const stored = { id, version, createdAt: textOf(createdAt), updatedAt: textOf(updatedAt) };
+    const stored = { id, version, createdAt: createdAt.toISOString(), updatedAt: updatedAt.toISOString() };
     return { ...seen(contentOf(row)), ...others, ...stored };
   };
 

@@ -289,13 +289,13 @@ function ClockLine({ clock, now }: { clock: RecoatClock; now: number }) {
   );
 }
 
-/** Finished surfaces: when tape may go on them. */
 /** From when something may be masked over; every coat under it counts. */
 function maskWords(mask: Moment | undefined, now: number, already: string): string {
   if (!mask) return 'no honest time';
   return mask.surely <= now ? already : `from about ${clockText(mask.likely, now)}`;
 }
 
+/** Finished surfaces: when tape may go on them. */
 function MaskOver({
   clocks,
   now,

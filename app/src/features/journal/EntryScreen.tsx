@@ -1,13 +1,13 @@
-import { kindOf, isKnown, isReadable, replacing as toReplacing, timeOf } from '@fine-spray/contract';
+import { kindOf, isKnown, isReadable, timeOf } from '@fine-spray/contract';
 import {
   contested,
+  overruledAmong,
   entryWords,
   journalLine,
   placeWords,
   skewWords,
   unreadableWords,
 } from '@fine-spray/contract/log';
-import { overruled } from '@fine-spray/core/grouping';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import Pencil from 'lucide-react-native/icons/pencil';
@@ -69,7 +69,7 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
   if (!entry) return null;
   const replaced = log.entries.filter(({ id }) => id === entry.replaces);
   const replacing = log.entries.filter(({ replaces }) => replaces === entry.id);
-  const over = overruled(log.entries.filter((one) => one.replaces !== null).map(toReplacing));
+  const over = overruledAmong(log.entries);
   const holds = !over.has(entry.id);
   const line = (one: typeof entry) =>
     journalLine(
