@@ -94,7 +94,7 @@ export function logOf(count: number): Entry[] {
       element: surface.element,
       tip: choice,
       target: 1.1e-4,
-      speed: 0.6,
+      speed: 0.57,
       cardSpeed: 0.6,
     });
     add('sprayed', jobNumber, surfaceId, { ...where, tipId: tip.id, volume: 0.003 * (0.8 + 0.5 * random()) });
@@ -133,12 +133,14 @@ export function logOf(count: number): Entry[] {
   return entries.slice(0, count);
 }
 
+const JOBS = { isJob: () => true, jobOfSurface: () => job.id };
+
 /** What all screens of a log show: the record, clocks and plan against actual of a job, every tip, every lesson, litres, films. */
 function everything(entries: readonly Entry[], old: OldJobs, now: number, fold: LogFold): number {
   const record = fold.record(entries, old);
   const clocks = recoatClocks(record, COATINGS, now, 'metric', SURFACES);
   const lists = nowAndNext(nextCoats(PLANNED, record), clocks);
-  const compared = comparePlan(PLANNED, record, TIPS, job.id);
+  const compared = comparePlan(PLANNED, record, TIPS, job.id, JOBS);
   const worn = tipRecords(record, TIPS, COATINGS);
   const learned = lessons(record, COATINGS);
   const litres = rows.flatMap(({ id: surface }) => record.coatsOf(surface).map(({ volume }) => volume));

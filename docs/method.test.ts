@@ -195,6 +195,7 @@ function jobSoFar(done: number, litres: number) {
     coat,
     trueArea: 20,
     wet: of(112.5, 'μm'),
+    thinning: 0,
     volume: { ...volume, value: of(3, 'L'), low: of(3, 'L'), high: of(3, 'L') },
     time: 0,
   }));
@@ -218,7 +219,10 @@ function jobSoFar(done: number, litres: number) {
       },
     );
   }
-  const [only] = comparePlan(planned, readRecord(site), [], 'j');
+  const [only] = comparePlan(planned, readRecord(site), [], 'j', {
+    isJob: () => true,
+    jobOfSurface: () => 'j',
+  });
   if (!only) throw new Error('no plan');
   return only;
 }

@@ -31,7 +31,6 @@ async function at(page: Page, surface: string): Promise<string> {
 }
 
 const COMMON = [
-  ['Litres', 'sprayed'],
   ['Coat started', 'coat started'],
   ['Coat finished', 'coat finished'],
   ['Container', 'container opened'],
@@ -56,6 +55,28 @@ for (const [tile, kind] of COMMON) {
     expect(written?.payload['coatingId']).toBeTruthy();
   });
 }
+
+test('litres are counted: nothing is written before somebody said how many, and the plan stands beside', async ({
+  page,
+}) => {
+  const surface = await at(page, 'Short walls');
+  const before = (await entries()).length;
+  await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('missing');
+  await expect(page.getByText('Planned for this coat:', { exact: false })).toBeVisible();
+  expect((await entries()).length).toBe(before);
+  // The buttons begin at what is left by the plan.
+  await page.getByRole('button', { name: 'Sprayed: more' }).click();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('written down.')).toBeVisible();
+  await expect.poll(async () => (await entries()).length).toBe(before + 1);
+  const written = (await entries()).findLast(
+    (one) => one.kind === 'sprayed' && Object.values(one).includes(surface),
+  );
+  expect(written?.payload).toMatchObject({ abrasion: 1 });
+  expect(written?.payload['volume']).toBeGreaterThan(0.0005);
+});
 
 /** Comb readings on the server that nobody has taken back. */
 async function combsThatHold(): Promise<number> {

@@ -25,6 +25,9 @@ const firstOf = async (kind: string): Promise<string> => {
   return items[0]?.id ?? '';
 };
 
+const DAY = 24 * 3600_000;
+const noon = (daysAgo: number): number => Math.floor(Date.now() / DAY - daysAgo) * DAY + DAY / 2;
+
 let filled = false;
 
 /** Fourteen jobs of a hundred notes each; nobody has written for three of them in a hundred days. */
@@ -46,7 +49,8 @@ async function years(): Promise<void> {
         surfaceId: null,
         replaces: null,
       },
-      at: new Date(Date.now() - days * 24 * 3600_000 + index * 60_000).toISOString(),
+      // In the middle of a day: at whatever hour this runs, the first of a job is the first of its day.
+      at: new Date(noon(days) + index * 60_000).toISOString(),
       payload: { text: index === 0 ? `${name}: begun at the gable` : `Note ${index}` },
     }));
     const stored = await fetch(`${server.address}/api/entries`, {
@@ -65,7 +69,6 @@ async function years(): Promise<void> {
     ['Note %', '%: begun%'],
   ]);
   await client.end();
-  // Days ago: at any hour, what is written today is the last day of the journal and in sight.
   for (const name of RECENT) await fill(name, 3);
 }
 

@@ -309,7 +309,7 @@ const SINGLE: Readonly<Record<string, Example>> = {
           ...JOB_OF_LOG,
           surfaces: [OTHER_ID],
           digest: {
-            version: 1,
+            version: 2,
             transfer: [
               {
                 about: { element: 'wall', side: 'inside', wind: 'calm' },
@@ -323,6 +323,7 @@ const SINGLE: Readonly<Record<string, Example>> = {
               tips: [OTHER_ID],
               coatings: [ID],
               ...{ tip: [0], coating: [0], at: [Date.parse(TIME)], volume: [0.0045] },
+              abrasion: [2],
             },
           },
           kept: [],

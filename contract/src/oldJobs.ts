@@ -29,6 +29,7 @@ const digest = z.object({
     coatings: z.array(z.string()),
     ...{ tip: z.array(z.int()), coating: z.array(z.int()) },
     ...{ at: z.array(z.number()), volume: z.array(z.number()) },
+    abrasion: z.array(z.union([z.literal(1), z.literal(2), z.literal(3)]).nullable()),
   }),
 });
 

@@ -42,7 +42,9 @@ export function text(label: string, max: number, least = 0) {
 /** A finite number within limits, with the sentence to show when it is not. */
 export function numberWithin(label: string, min: number, max: number, sentence: string) {
   return z
-    .number({ error: `${label} is not a number.` })
+    .number({
+      error: ({ input }) => (input === undefined ? `${label} is missing.` : `${label} is not a number.`),
+    })
     .min(min, { error: sentence })
     .max(max, { error: sentence });
 }

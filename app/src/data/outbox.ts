@@ -298,6 +298,12 @@ export class Outbox {
     this.channel?.close();
   }
 
+  /** The server was away and is back: what failed before says nothing of it now. */
+  again(): Promise<void> {
+    this.failures = 0;
+    return this.send();
+  }
+
   /** Sends what waits, in its order, until all is sent or the server does not answer; then tries again later. */
   send(): Promise<void> {
     return this.sending.run();

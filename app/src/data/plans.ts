@@ -281,6 +281,12 @@ export class Plans {
     this.channel?.close();
   }
 
+  /** The server was away and is back: what failed before says nothing of it now. */
+  again(): Promise<void> {
+    this.failures = 0;
+    return this.send();
+  }
+
   /** Sends what waits, in its order; done when all is sent, or the server does not answer. */
   send(): Promise<void> {
     return this.sending.run();

@@ -1,7 +1,7 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
 import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
 import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
-import type { OwnedTip, SiteRecord } from '@fine-spray/core/record';
+import type { JobsOfPaint, OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -38,6 +38,13 @@ export function tipsOf(kit: Pick<Kit, 'tips'>): readonly OwnedTip[] {
     const tip = coreTip({ code, family });
     return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
   });
+}
+
+/** Whose paint it is, by the jobs and surfaces there are now. */
+export function jobsOfPaint({ jobs, surfaces }: Pick<SiteLog, 'jobs' | 'surfaces'>): JobsOfPaint {
+  const ids = new Set(jobs.map(({ id }) => id));
+  const ofSurface = new Map(surfaces.map(({ id, jobId }) => [id, jobId]));
+  return { isJob: (job) => ids.has(job), jobOfSurface: (surface) => ofSurface.get(surface) };
 }
 
 /** Everything the screens of the log stand on: entries, what they are called, jobs with their surfaces, and the kit. */

@@ -118,8 +118,8 @@ export interface QuantityFieldProps {
   readonly label: string;
   readonly hideLabel?: boolean;
   readonly kind: DisplayKind;
-  /** SI value as it stands. */
-  readonly value: number;
+  /** SI value as it stands; nothing before one was said. */
+  readonly value: number | undefined;
   readonly bounds: Bounds;
   /** A refusal from elsewhere that belongs here. */
   readonly error?: string | undefined;
@@ -127,6 +127,9 @@ export interface QuantityFieldProps {
   /** Told when what is typed cannot be taken, and when it can again. */
   readonly onInvalid?: (message: string | undefined) => void;
 }
+
+const same = (one: number | undefined, other: number | undefined): boolean =>
+  one === other || Math.abs((one ?? NaN) - (other ?? NaN)) <= 1e-12;
 
 const asTyped = (value: number) => String(Number(value.toPrecision(6)));
 
@@ -144,7 +147,7 @@ export function useTypedQuantity({
   const sent = useRef(value);
   useEffect(() => {
     // A new value from outside, or another unit system, replaces what was typed.
-    if (Math.abs(value - sent.current) > 1e-12) setTyped(undefined);
+    if (!same(value, sent.current)) setTyped(undefined);
     sent.current = value;
   }, [value]);
   useEffect(() => setTyped(undefined), [system]);
@@ -153,7 +156,7 @@ export function useTypedQuantity({
     const parsed = parseQuantity(text, kind, system, 'value', label);
     return parsed.ok ? within(parsed.value, bounds, kind, system, 'value', label) : parsed;
   };
-  const check = typed === undefined ? accept(value) : read(typed);
+  const check = typed === undefined ? accept(undefined) : read(typed);
   const message = check.ok ? undefined : check.message;
   const report = useRef(onInvalid);
   report.current = onInvalid;
@@ -170,7 +173,7 @@ export function useTypedQuantity({
     sent.current = result.value;
     onChange(result.value);
   };
-  const text = typed ?? asTyped(inUnit(value, kind, system));
+  const text = typed ?? (value === undefined ? '' : asTyped(inUnit(value, kind, system)));
   return { text, message, type, unit: unitOf(kind, system), system };
 }
 

@@ -12,8 +12,10 @@ export type Step = Readonly<Record<UnitSystem, number>>;
 export interface QuantityStepperProps {
   readonly label: string;
   readonly kind: DisplayKind;
-  /** SI. */
-  readonly value: number;
+  /** SI; nothing before one was said. */
+  readonly value: number | undefined;
+  /** Where the buttons begin as long as nothing was said. */
+  readonly from?: number;
   readonly step: Step;
   readonly bounds: Bounds;
   readonly error?: string | undefined;
@@ -22,14 +24,15 @@ export interface QuantityStepperProps {
 }
 
 /** A number with its unit, changed with two big buttons, or typed. */
-export function QuantityStepper({ step, ...field }: QuantityStepperProps) {
+export function QuantityStepper({ step, from, ...field }: QuantityStepperProps) {
   const { system } = useUnits();
   const { label, kind, value, bounds, onChange } = field;
   const unit = unitOf(kind, system);
   // The size of a step, not a point on the scale: degrees have no zero of their own here.
   const by = of(step[system], unit) - of(0, unit);
   const move = (sign: number) => {
-    const next = Math.round((value + sign * by - of(0, unit)) / by) * by + of(0, unit);
+    const start = value ?? from ?? bounds.min;
+    const next = Math.round((start + sign * by - of(0, unit)) / by) * by + of(0, unit);
     onChange(Math.min(bounds.max, Math.max(bounds.min, next)));
   };
   return (

@@ -40,6 +40,11 @@ export const litres = (label: string, least: number, most: number) =>
     `${label} is between ${least.toLocaleString('en')} and ${most.toLocaleString('en')} litres.`,
   );
 
+/** Classes of how hard paint is on a tip. */
+export const abrasion = z.union([z.literal(1), z.literal(2), z.literal(3)], {
+  error: 'How hard it is on a tip is 1, 2 or 3.',
+});
+
 export const batch = line('Batch', 60, 0);
 
 /** Where the weather of an entry was read. */

@@ -27,6 +27,7 @@ function said(record: SiteRecord): unknown {
       ...rest,
       ...learned,
       entries: learned.entries(),
+      each: learned.each().map(({ value, entries: of }) => [value, of]),
     })),
     tips: tipRecords(record, TIPS, COATINGS),
   };
@@ -98,10 +99,12 @@ describe('a log that is folded job by job', () => {
 /** What counts in other jobs: lessons without the entries behind them, and tips. */
 function saidToOthers(record: SiteRecord): unknown {
   return {
-    lessons: lessons(record, COATINGS).map(({ learned: { entries: _entries, ...learned }, ...rest }) => ({
-      ...rest,
-      ...learned,
-    })),
+    lessons: lessons(record, COATINGS).map(
+      ({ learned: { entries: _entries, each: _each, ...learned }, ...rest }) => ({
+        ...rest,
+        ...learned,
+      }),
+    ),
     tips: tipRecords(record, TIPS, COATINGS),
   };
 }

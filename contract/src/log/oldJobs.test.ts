@@ -12,7 +12,7 @@ const entries: readonly Entry[] = logFile
   .entries.map((entry) => ({ ...STORED, ...entry }));
 
 /** Digests of the demo's jobs as each version of the program works them out. */
-const KNOWN: Readonly<Record<number, string>> = { 1: '4f1d4963fb57905f' };
+const KNOWN: Readonly<Record<number, string>> = { 2: '73d46a8644c65001' };
 
 it('a digest that is worked out in another way has another version: those that are kept are made again', () => {
   const digests = jobsOf(entries).map((job) => {

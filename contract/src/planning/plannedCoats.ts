@@ -71,6 +71,7 @@ export function plannedCoats(
           coat,
           trueArea: area * SURFACE_KINDS[row.kind].texture,
           wet: wetForDry(quantity(values.dryFilm), quantity(values.volumeSolids), quantity(layer.thinning)),
+          thinning: layer.thinning,
           volume,
           soaks: index === 0 ? area * absorbed.value * (1 + layer.thinning) : 0,
           time,

@@ -381,7 +381,7 @@ describe('the set-up of a layer', () => {
       return Array.from({ length: 3 }, (_one, turn): LogEntry => ({
         ...{ id: `s${index} ${turn}`, at: index * 10 + turn, author: '', job: `${index} ${turn}` },
         ...{ kind: 'set-up confirmed', surface: surface.id, coating: layer.coatingId, tip: undefined },
-        ...{ family: candidate.tip.family, thinner: of(0, '%'), expected: candidate.usualPressure },
+        ...{ family: candidate.tip.family, sure: true, expected: candidate.usualPressure },
         pressure: quantity(share * candidate.usualPressure),
       }));
     });

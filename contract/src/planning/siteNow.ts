@@ -1,9 +1,10 @@
+import { PAINT_HOLDS_FOR } from '@fine-spray/core/record';
 import { HOT } from '@fine-spray/core/safety';
 import { entriesInForce, entriesOfKind, payloadOf, timeOf, type Entry, type Weather } from '../entry';
 import type { Kit } from './kit';
 
-/** Ground is taken as wet, a day as hot and paint as warm as it was for so long after it was written down, ms. */
-const HOLDS_FOR = 12 * 3600_000;
+/** Ground is taken as wet and a day as hot as it was for so long after it was written down, ms. */
+const HOLDS_FOR = PAINT_HOLDS_FOR;
 
 /** What was written down last of weather and paint on each job, not longer ago than it is taken to hold. */
 export const siteNow = (entries: readonly Entry[], now: number): Required<SiteNow> => ({
@@ -17,7 +18,7 @@ function lastPaint(entries: readonly Entry[], now: number): NonNullable<Kit['pai
   const found: Record<string, Record<string, number>> = {};
   for (const { entry, payload } of entriesOfKind(entries, 'viscosity')) {
     const { jobId } = entry;
-    if (jobId === null || now - timeOf(entry) >= HOLDS_FOR) continue;
+    if (jobId === null || now - timeOf(entry) >= PAINT_HOLDS_FOR) continue;
     found[jobId] = { ...found[jobId], [payload.coatingId]: payload.temperature };
   }
   return found;

@@ -1,5 +1,5 @@
 import type { Element, Side, Wind } from '../takeoff';
-import type { TipFamily } from '../tip';
+import type { AbrasionClass, TipFamily } from '../tip';
 
 /** What the share of the paint that lands is learned by. */
 export interface PieceOfWork {
@@ -40,11 +40,12 @@ export interface JobDigest {
     readonly coating: readonly number[];
     readonly at: readonly number[];
     readonly volume: readonly number[];
+    readonly abrasion: readonly (AbrasionClass | null)[];
   };
 }
 
 /**
- * Counted up whenever what is read of coats changes (`readings.ts`, `throughTips`): a digest made before is made again. A test
+ * Counted up whenever what is read of coats changes (`readings.ts`, `throughOf`): a digest made before is made again. A test
  * holds it to the digest of a log that stays the same.
  */
-export const DIGEST_VERSION = 1;
+export const DIGEST_VERSION = 2;

@@ -1,7 +1,7 @@
 import type { CombInterval } from '../film';
 import type { Timed } from '../grouping';
 import type { Element, Side, Wind } from '../takeoff';
-import type { Tip, TipFamily } from '../tip';
+import type { AbrasionClass, Tip, TipFamily } from '../tip';
 import type { Fraction, Length, Pressure, Speed, Temperature, Volume } from '../units';
 
 /** What every entry of the site log carries. */
@@ -33,6 +33,30 @@ export interface Sprayed extends EntryHead, LoggedSurface {
   readonly tip?: string | undefined;
   /** Through the gun, thinner in it. */
   readonly volume: Volume;
+  /** How hard that paint is on a tip; missing where it was not written down. */
+  readonly abrasion?: AbrasionClass | undefined;
+}
+
+/** Paint that was used beside the coats: touched up with, or sprayed where nobody said on what. */
+export interface PaintUsed extends EntryHead {
+  readonly kind: 'used';
+  readonly on: 'touch-up' | 'no surface';
+  readonly surface?: string | undefined;
+  readonly coating: string;
+  readonly tip?: string | undefined;
+  readonly volume: Volume;
+  readonly abrasion?: AbrasionClass | undefined;
+}
+
+/** Ways paint leaves a job without being used. */
+export const WAYS_OUT = ['given back', 'taken to another job', 'poured away'] as const;
+
+export interface PaintOut extends EntryHead {
+  readonly kind: 'paint out';
+  readonly how: (typeof WAYS_OUT)[number];
+  readonly coating: string;
+  /** As it was sold. */
+  readonly volume: Volume;
 }
 
 export interface CoatStarted extends EntryHead, LoggedSurface {
@@ -44,8 +68,10 @@ export interface CoatFinished extends EntryHead, LoggedSurface {
   readonly element: Element;
   readonly side: Side;
   readonly wind: Wind;
-  /** Net area times texture, m². */
+  /** What was finished of it then: net area times texture, m². */
   readonly trueArea: number;
+  /** All of the coat by the plan of then, m²; missing where it was not written down. */
+  readonly whole?: number | undefined;
   /** What of its paint soaked in, by the plan. */
   readonly absorbed?: Volume | undefined;
   readonly temperature: Temperature;
@@ -93,8 +119,10 @@ export interface ViscosityLogged extends EntryHead {
   readonly kind: 'viscosity';
   readonly coating: string;
   readonly cup: string;
-  /** What the cup showed in the end. */
-  readonly seconds: number;
+  /** What the cup showed in the end; missing where thinner was added and nobody measured again. */
+  readonly seconds?: number | undefined;
+  /** Thinner per paint in the container in the end. */
+  readonly thinner: Fraction;
 }
 
 export interface SetupConfirmed extends EntryHead {
@@ -103,7 +131,8 @@ export interface SetupConfirmed extends EntryHead {
   readonly coating: string;
   readonly family: TipFamily;
   readonly tip?: string | undefined;
-  readonly thinner: Fraction;
+  /** The test cards agreed on it. */
+  readonly sure: boolean;
   /** Gun pressure of the even fan, and what the heuristic had said. */
   readonly pressure: Pressure;
   readonly expected: Pressure;
@@ -130,6 +159,8 @@ export interface Withdrawn extends EntryHead {
 
 export type LogEntry =
   | Sprayed
+  | PaintUsed
+  | PaintOut
   | CoatStarted
   | CoatFinished
   | CombLogged

@@ -14,18 +14,6 @@ export interface FilmAchieved {
   readonly coats: readonly CombedCoat[];
 }
 
-/** Thinner per paint in what was combed, by the readings of each comb. */
-function thinnerOf({ combs }: CombedCoat): number {
-  const [sum, count] = combs.reduce(
-    ([thinner, readings], comb) => [
-      thinner + comb.thinner * comb.readings.length,
-      readings + comb.readings.length,
-    ],
-    [0, 0],
-  );
-  return count > 0 ? sum / count : 0;
-}
-
 /** When the first comb of a coat was read. */
 const combedAt = ({ combs, heard }: CombedCoat): number => combs[0]?.at ?? heard.at;
 
@@ -54,12 +42,7 @@ export function filmAchieved(
     const name = `${coating.name}, coat ${coat.coat}`;
     inputs[`solids ${coat.coating}`] = coatingInput(coating, 'volumeSolids');
     inputs[`wet ${index}`] = given(`Wet film of ${name}`, 'wetFilm', coat.wet, 'Combs in the site log');
-    inputs[`thinner ${index}`] = given(
-      `Thinner per paint in ${name}`,
-      'percent',
-      thinnerOf(coat),
-      'Site log',
-    );
+    inputs[`thinner ${index}`] = given(`Thinner per paint in ${name}`, 'percent', coat.thinner, 'Site log');
   }
   return {
     surface,

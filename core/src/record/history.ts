@@ -18,34 +18,64 @@ const SPREADS = {
   cup: { reading: 0.06, job: 0.06 },
 } as const satisfies Record<string, Spread>;
 
+/** Seconds most cups are used at; where a crew has read none. */
+const USUAL_SECONDS = 35;
+
 /** A coating that takes no thinner by its sheet is still thinned by a hair on site. */
 const LEAST_THINNING = 0.02;
 
 export type LearnedKind = keyof typeof SPREADS;
 
-/** What was learned, and from which entries. */
-export interface Learned extends LearnedValue {
-  readonly entries: () => readonly string[];
+/** One reading behind what was learned. */
+export interface ReadingBehind {
+  readonly value: number;
+  readonly entries: readonly string[];
+  /** What would be taken without it. */
+  readonly without: () => number;
 }
 
-function learn(kind: LearnedKind, prior: Input, jobs: readonly JobReadings[]): Learned {
-  const all = () =>
-    ordered(
-      jobs.flatMap(({ readings }) => readings),
-      (a, b) => byTime(a.heard, b.heard),
-    );
-  const entries = () => all().flatMap((one) => one.of.map(({ id }) => id));
+/** What was learned, and from what. */
+export interface Learned extends LearnedValue {
+  readonly entries: () => readonly string[];
+  /** In the order of time. */
+  readonly each: () => readonly ReadingBehind[];
+}
+
+/** What readings are held by: a value, or what they say of it themselves. */
+type Prior = Input | ((readings: readonly number[]) => Input);
+
+/** @param most no value is more than this */
+function learn(kind: LearnedKind, prior: Prior, jobs: readonly JobReadings[], most = Infinity): Learned {
+  const learned = (values: readonly (readonly number[])[]): LearnedValue => {
+    const held = typeof prior === 'function' ? prior(values.flat()) : prior;
+    const found = learnedValue(held, values, SPREADS[kind]);
+    const { value, high } = found.value;
+    return { ...found, value: { ...found.value, value: Math.min(most, value), high: Math.min(most, high) } };
+  };
   const values = jobs.map((job) => job.values);
-  return { ...learnedValue(prior, values, SPREADS[kind]), entries };
+  const without = (job: number, reading: number) => (): number =>
+    learned(
+      values
+        .map((own, index) => (index === job ? own.filter((_one, place) => place !== reading) : own))
+        .filter((own) => own.length > 0),
+    ).value.value;
+  const each = () =>
+    ordered(
+      jobs.flatMap(({ readings }, job) => readings.map((one, reading) => ({ one, job, reading }))),
+      (a, b) => byTime(a.one.heard, b.one.heard),
+    ).map(({ one, job, reading }): ReadingBehind => ({
+      value: one.value,
+      entries: one.of.map(({ id }) => id),
+      without: without(job, reading),
+    }));
+  return { ...learned(values), entries: () => each().flatMap((one) => one.entries), each };
 }
 
 /** Transfer efficiency of a kind of work as the log has it: film on the wall over paint through the gun, coat by coat. */
 export function learnedTransfer(record: SiteRecord, work: PieceOfWork): Learned {
   const { likely, low, high } = transferEfficiency(work.element, work.side, work.wind);
   const prior = workingDefault('Transfer efficiency', 'percent', likely, low, high);
-  const learned = learn('transfer', prior, transfers.of(record, work));
-  const { value } = learned;
-  return { ...learned, value: { ...value, value: Math.min(1, value.value), high: Math.min(1, value.high) } };
+  return learn('transfer', prior, transfers.of(record, work), 1);
 }
 
 /** Even-fan pressure over the heuristic's, for a coating and a tip family, from the set-ups confirmed. */
@@ -63,7 +93,7 @@ export function learnedSpeed(record: SiteRecord, about: CoatingAndFamily): Learn
   return learn('speed', prior, speeds.of(record, about));
 }
 
-/** Paint with its thinner over paint as sold, from the set-ups confirmed: 1.03 is three parts in a hundred. */
+/** Paint with its thinner over paint as sold, from the checks of it: 1.03 is three parts in a hundred. */
 export function learnedThinning(record: SiteRecord, coating: string, sheet: Coating): Learned {
   const limit = Math.max(coatingValues(sheet).thinningLimit, LEAST_THINNING);
   const prior = workingDefault('Thinned over unthinned', 'factor', 1, 1 / (1 + limit / 2), 1 + limit / 2);
@@ -72,10 +102,12 @@ export function learnedThinning(record: SiteRecord, coating: string, sheet: Coat
 
 /** Seconds of a cup at which this crew sprays a coating. */
 export function learnedCup(record: SiteRecord, coating: string, cup: string): Learned {
-  const readings = cups.of(record, { coating, cup });
-  const usual = lowerMedian(readings.flatMap(({ values }) => values)) ?? 35;
   // No table knows what a crew likes: the middle of its own readings, held hardly at all.
-  return learn('cup', workingDefault('Cup time', 'time', usual, usual / 4, usual * 4), readings);
+  const held = (readings: readonly number[]) => {
+    const usual = lowerMedian(readings) ?? USUAL_SECONDS;
+    return workingDefault('Cup time', 'time', usual, usual / 4, usual * 4);
+  };
+  return learn('cup', held, cups.of(record, { coating, cup }));
 }
 
 export type HistoryQuery = PieceOfWork & Pick<CoatingAndFamily, 'coating'>;

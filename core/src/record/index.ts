@@ -1,3 +1,5 @@
+export { WAYS_OUT } from './entries';
+export { PAINT_HOLDS_FOR, thinnerInGun } from './inGun';
 export type {
   CoatFinished,
   CombLogged,
@@ -31,11 +33,14 @@ export {
 } from './clocks';
 export { unboxedBatches } from './batches';
 export { tipRecords, type DayOf, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
+export { jobOfPaint, type JobsOfPaint } from './paint';
 export {
+  BESIDE_PLAN,
   CAUSES,
   causesOf,
   comparePlan,
   nextCoats,
+  type BesidePlan,
   type Cause,
   type CoatCompared,
   type CoatingCompared,
@@ -56,5 +61,6 @@ export {
   type Learned,
   type LearnedKind,
   type Lesson,
+  type ReadingBehind,
 } from './history';
 export { learnedInput, learnedValue, type LearnedValue, type Spread } from './learn';

@@ -16,7 +16,7 @@ import { workingDefault } from '../explain';
 import { normal, seeded } from '../random';
 import { setupCard } from '../setup';
 import { wallRequest } from '../testing';
-import { of, quantity } from '../units';
+import { of, quantity, type Fraction } from '../units';
 import { COATINGS, comb, confirmed, cup, finished, sprayed } from './testing';
 
 const matt = COATINGS['matt'] as Coating;
@@ -233,7 +233,7 @@ describe('what the log teaches', () => {
   });
 
   it('is how far the crew thins', () => {
-    const log = ['a', 'b', 'c', 'd', 'e'].map((job) => confirmed(120, { job, thinner: 0.04 }));
+    const log = ['a', 'b', 'c', 'd', 'e'].map((job) => cup(30, { job, thinner: quantity(0.04) }));
     const { value } = learnedThinning(readRecord(log), 'matt', matt).value;
     expect(value).toBeGreaterThan(1.02);
     expect(value).toBeLessThan(1.04);
@@ -287,17 +287,55 @@ describe('what the log teaches', () => {
     );
   });
 
+  it('comes with each reading behind it, and what it would be without that one', () => {
+    const log = [...coat(0.7, 'a', 'x'), ...coat(0.6, 'a', 'y'), ...coat(0.75, 'b', 'x')];
+    const learned = learnedTransfer(readRecord(log), WALL);
+    const each = learned.each();
+    expect(each.map(({ value }) => Math.round(value * 1e6) / 1e6)).toEqual([0.7, 0.6, 0.75]);
+    expect(each.flatMap(({ entries }) => entries)).toEqual(learned.entries());
+    // The same as if it had never been written.
+    for (const { entries, without } of each) {
+      const rest = log.filter(({ id }) => !entries.includes(id));
+      expect(without()).toBeCloseTo(learnedTransfer(readRecord(rest), WALL).value.value, 12);
+      expect(without()).not.toBeCloseTo(learned.value.value, 6);
+    }
+    const seconds = [50, 20, 30].map((one, index) => cup(one, { job: `j${index}` }));
+    for (const { entries, without } of learnedCup(readRecord(seconds), 'matt', 'dip-5').each()) {
+      const rest = readRecord(seconds.filter(({ id }) => !entries.includes(id)));
+      expect(without()).toBeCloseTo(learnedCup(rest, 'matt', 'dip-5').value.value, 12);
+    }
+    const [only] = learnedPressure(readRecord([confirmed(100)]), {
+      coating: 'matt',
+      family: 'standard',
+    }).each();
+    expect(only?.without()).toBe(1);
+  });
+
+  it('is of what was measured alone: not of cards that disagree, nor of a cup that was thinned after', () => {
+    const about = { coating: 'matt', family: 'standard' } as const;
+    expect(learnedPressure(readRecord([confirmed(100, { sure: false })]), about).readings).toBe(0);
+    const thinned = { ...cup(60), seconds: undefined, thinner: quantity<Fraction>(0.05) };
+    expect(learnedCup(readRecord([thinned]), 'matt', 'dip-5').readings).toBe(0);
+    expect(learnedThinning(readRecord([thinned]), 'matt', matt).value.value).toBeGreaterThan(1);
+    // What a plan had for thinner says nothing.
+    expect(learnedThinning(readRecord([confirmed(100)]), 'matt', matt).readings).toBe(0);
+  });
+
   it('is listed with what it is about, best known first', () => {
-    const log = [...coat(0.7, 'a', 'x'), ...coat(0.7, 'b', 'x'), confirmed(110, { job: 'a' })];
+    const log = [...coat(0.7, 'a', 'x'), ...coat(0.7, 'b', 'x'), confirmed(110, { job: 'a' }), cup(30)];
     const found = lessons(readRecord(log), COATINGS);
-    expect(found.map(({ kind }) => kind)).toEqual(['transfer', 'pressure', 'thinning']);
+    expect(found.map(({ kind }) => kind)).toEqual(['transfer', 'pressure', 'thinning', 'cup']);
     expect(found[0]?.work).toEqual(WALL);
     expect(lessons(readRecord([]), COATINGS)).toEqual([]);
   });
 
   it('is listed by its readings where it stands on as many jobs', () => {
     const log = [...coat(0.7, 'a', 'x'), cup(30, { job: 'a' }), cup(31, { job: 'a' })];
-    expect(lessons(readRecord(log), COATINGS).map(({ kind }) => kind)).toEqual(['cup', 'transfer']);
+    expect(lessons(readRecord(log), COATINGS).map(({ kind }) => kind)).toEqual([
+      'thinning',
+      'cup',
+      'transfer',
+    ]);
   });
 
   it('is the seconds at which the crew sprays, by coating and cup, from the middle of its own', () => {

@@ -143,12 +143,12 @@ export const workKey = ({ element, side, wind }: PieceOfWork) =>
 export const transfers = readingsBy<PieceOfWork>(
   workKey,
   (record, add) => {
-    for (const { finished, wet, volume, sprayed, combs, job, heard } of record.coats) {
+    for (const { finished, finishes, wet, volume, sprayed, combs, job, heard } of record.coats) {
       if (!finished || wet === undefined) continue;
       const forFilm = volume - (finished.absorbed ?? 0);
       if (forFilm <= 0) continue;
       const value = (finished.trueArea * wet) / forFilm;
-      add(finished, job, { value, heard, of: [finished, ...sprayed, ...combs] });
+      add(finished, job, { value, heard, of: [...finishes, ...sprayed, ...combs] });
     }
   },
   ({ transfer }) => transfer,
@@ -156,11 +156,12 @@ export const transfers = readingsBy<PieceOfWork>(
 
 const setupKey = ({ coating, family }: CoatingAndFamily) => `${family} ${coating}`;
 
-/** Even-fan pressure over the heuristic's, from the set-ups confirmed. */
+/** Even-fan pressure over the heuristic's, from the set-ups confirmed by cards that agreed. */
 export const pressures = readingsBy<CoatingAndFamily>(setupKey, (record, add) => {
   for (const entry of record.of('set-up confirmed')) {
-    const { job, pressure, expected } = entry;
-    if (expected > 0) add(entry, job, { value: pressure / expected, heard: entry, of: [entry] });
+    const { job, pressure, expected, sure } = entry;
+    // Cards that did not agree say nothing.
+    if (sure && expected > 0) add(entry, job, { value: pressure / expected, heard: entry, of: [entry] });
   }
 });
 
@@ -198,11 +199,11 @@ export const speeds = readingsBy<CoatingAndFamily>(
   ({ speed }) => speed,
 );
 
-/** Paint with its thinner over paint as sold, from the set-ups confirmed. */
+/** Paint with its thinner over paint as sold, from the checks of it: what was in the container in the end. */
 export const thinnings = readingsBy<Pick<CoatingAndFamily, 'coating'>>(
   ({ coating }) => coating,
   (record, add) => {
-    for (const entry of record.of('set-up confirmed')) {
+    for (const entry of record.of('viscosity')) {
       add(entry, entry.job, { value: 1 + entry.thinner, heard: entry, of: [entry] });
     }
   },
@@ -213,7 +214,8 @@ export const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
   ({ coating, cup }) => `${cup} ${coating}`,
   (record, add) => {
     for (const entry of record.of('viscosity')) {
-      add(entry, entry.job, { value: entry.seconds, heard: entry, of: [entry] });
+      const { seconds } = entry;
+      if (seconds !== undefined) add(entry, entry.job, { value: seconds, heard: entry, of: [entry] });
     }
   },
 );
@@ -260,6 +262,7 @@ export function digestOf(record: SiteRecord): JobDigest {
       coating,
       at: through.map(({ at }) => at),
       volume: through.map(({ volume }) => volume),
+      abrasion: through.map(({ abrasion }) => abrasion ?? null),
     },
   };
 }

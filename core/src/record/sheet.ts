@@ -1,5 +1,6 @@
 import type { CombInterval } from '../film';
 import { addTo, byTime, inForce, ordered, type Timed } from '../grouping';
+import type { AbrasionClass } from '../tip';
 import { quantity, type Volume } from '../units';
 import type { JobDigest } from './digest';
 import type {
@@ -19,7 +20,9 @@ export interface CoatRecord extends LoggedSurface {
   readonly heard: Timed;
   /** Milliseconds since 1970. */
   readonly started: number | undefined;
+  /** What the last who finished it said, with the area that all of them finished together. */
   readonly finished: CoatFinished | undefined;
+  readonly finishes: readonly CoatFinished[];
   readonly sprayed: readonly Sprayed[];
   /** Through the gun, m³; 0 where nothing was logged. */
   readonly volume: number;
@@ -27,6 +30,8 @@ export interface CoatRecord extends LoggedSurface {
   /** Mean of the comb's intervals, m, and how many; missing without a comb. */
   readonly wet: number | undefined;
   readonly readings: number;
+  /** Thinner per paint in what was combed, by the readings; 0 without a comb. */
+  readonly thinner: number;
 }
 
 /** Paint that went through a tip of the kit. */
@@ -34,6 +39,8 @@ export interface ThroughTip extends Timed {
   readonly tip: string;
   readonly coating: string;
   readonly volume: Volume;
+  /** How hard the paint is on a tip; missing where it was not written down. */
+  readonly abrasion: AbrasionClass | undefined;
 }
 
 /** A job that is known by its digest. */
@@ -58,6 +65,7 @@ export interface SiteRecord {
 }
 
 type Coat = { -readonly [Key in keyof CoatRecord]: CoatRecord[Key] } & {
+  finishes: CoatFinished[];
   sprayed: Sprayed[];
   combs: CombLogged[];
 };
@@ -67,8 +75,29 @@ const middleOf = ({ low, high }: CombInterval) => (low + high) / 2;
 function addComb(coat: Coat, comb: CombLogged): void {
   coat.combs.push(comb);
   const sum = comb.readings.reduce((total, one) => total + middleOf(one), (coat.wet ?? 0) * coat.readings);
+  const thinner = coat.thinner * coat.readings + comb.thinner * comb.readings.length;
   coat.readings += comb.readings.length;
   coat.wet = coat.readings > 0 ? sum / coat.readings : undefined;
+  coat.thinner = coat.readings > 0 ? thinner / coat.readings : 0;
+}
+
+/**
+ * One coat, finished by several or said to be so more than once: each their part of it, or each all of it, whichever comes nearer to
+ * the whole. Where nobody knows that, what the last said.
+ * @param whole area of the coat by the plan, m²
+ */
+export function finishedTogether(
+  finishes: readonly CoatFinished[],
+  whole: number | undefined,
+): CoatFinished | undefined {
+  const last = finishes[finishes.length - 1];
+  if (!last || finishes.length === 1 || whole === undefined) return last;
+  const all = finishes.reduce((sum, { trueArea }) => sum + trueArea, 0);
+  const most = finishes.reduce((found, one) => (one.trueArea > found.trueArea ? one : found));
+  const off = (area: number) => Math.abs(Math.log(area / whole));
+  if (off(most.trueArea) < off(all)) return { ...last, trueArea: most.trueArea, absorbed: most.absorbed };
+  const absorbed = finishes.reduce((sum, one) => sum + (one.absorbed ?? 0), 0);
+  return { ...last, trueArea: all, absorbed: quantity(absorbed) };
 }
 
 type OnCoat = LogEntry & LoggedSurface;
@@ -86,11 +115,13 @@ const newCoat = ({ surface, coating, coat, job, id, at }: OnCoat): Coat => ({
   job,
   started: undefined,
   finished: undefined,
+  finishes: [],
   sprayed: [],
   volume: 0,
   combs: [],
   wet: undefined,
   readings: 0,
+  thinner: 0,
 });
 
 /** Reads a log: what holds, by kind, and coat by coat. One pass; nothing is looked up twice. */
@@ -113,9 +144,12 @@ export function readRecord(log: readonly LogEntry[]): SiteRecord {
       case 'coat started':
         coatOf(entry).started ??= entry.at;
         break;
-      case 'coat finished':
-        coatOf(entry).finished = entry;
+      case 'coat finished': {
+        const coat = coatOf(entry);
+        coat.finishes.push(entry);
+        coat.finished = finishedTogether(coat.finishes, entry.whole);
         break;
+      }
       case 'sprayed': {
         const coat = coatOf(entry);
         coat.sprayed.push(entry);
@@ -146,7 +180,7 @@ export const digestedRecord = (log: readonly LogEntry[], digested: Digested): Si
 const THROUGH = new WeakMap<SiteRecord, readonly ThroughTip[]>();
 
 function throughDigested({ job, digest: { through } }: Digested): readonly ThroughTip[] {
-  const { tips, coatings, tip, coating, at, volume } = through;
+  const { tips, coatings, tip, coating, at, volume, abrasion } = through;
   const digits = String(at.length).length;
   return at.map((when, index) => ({
     // Of one moment they stay in their order.
@@ -155,16 +189,16 @@ function throughDigested({ job, digest: { through } }: Digested): readonly Throu
     tip: tips[tip[index] ?? 0] ?? '',
     coating: coatings[coating[index] ?? 0] ?? '',
     volume: quantity(volume[index] ?? 0),
+    abrasion: abrasion[index] ?? undefined,
   }));
 }
 
 function readThrough(record: SiteRecord): readonly ThroughTip[] {
   if (record.parts) return ordered(record.parts.flatMap(throughOf), byTime);
-  const own = record
-    .of('sprayed')
-    .flatMap(({ id, at, tip, coating, volume }): ThroughTip[] =>
-      tip === undefined ? [] : [{ id, at, tip, coating, volume }],
-    );
+  const own = ordered([...record.of('sprayed'), ...record.of('used')], byTime).flatMap(
+    ({ id, at, tip, coating, volume, abrasion }): ThroughTip[] =>
+      tip === undefined ? [] : [{ id, at, tip, coating, volume, abrasion }],
+  );
   return record.digested ? ordered([...own, ...throughDigested(record.digested)], byTime) : own;
 }
 

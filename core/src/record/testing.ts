@@ -73,7 +73,7 @@ export const comb = (low: number, high: number, extra: Where & Partial<CombLogge
 
 export const confirmed = (
   bar: number,
-  extra: Where & { tip?: string; thinner?: number } = {},
+  extra: Where & { tip?: string; sure?: boolean } = {},
 ): SetupConfirmed => ({
   ...head(extra.at ?? 0),
   ...(extra.job === undefined ? {} : { job: extra.job }),
@@ -82,7 +82,7 @@ export const confirmed = (
   surface: extra.surface ?? 'hall',
   coating: extra.coating ?? 'matt',
   family: 'standard',
-  thinner: quantity(extra.thinner ?? 0),
+  sure: extra.sure ?? true,
   pressure: of(bar, 'bar'),
   expected: of(125, 'bar'),
 });
@@ -101,5 +101,6 @@ export const cup = (seconds: number, extra: Partial<ViscosityLogged> = {}): Visc
   coating: 'matt',
   cup: 'dip-5',
   seconds,
+  thinner: quantity<Fraction>(0),
   ...extra,
 });

@@ -53,6 +53,8 @@ export interface TipRecord {
 
 const CLASSES: readonly AbrasionClass[] = [1, 2, 3];
 const DAY = 86_400_000;
+/** Where nothing is known of what a tip sprays. */
+const USUAL_CLASS: AbrasionClass = 2;
 /** Fewer days of use than this do not tell a rate. */
 const LEAST_DAYS = 2;
 
@@ -120,15 +122,18 @@ function recordOf(
 ): TipRecord {
   const litres: Partial<Record<AbrasionClass, number>> = {};
   let latest: AbrasionClass | undefined;
-  for (const entry of sprayed) {
-    const coating = coatings[entry.coating];
-    if (!coating) continue;
-    latest = archetypeOf(coating.archetype).abrasionClass;
-    litres[latest] = (litres[latest] ?? 0) + entry.volume;
+  let untold = before;
+  for (const { coating: of, abrasion, volume } of sprayed) {
+    const coating = coatings[of];
+    // As it was when it was sprayed; a paint nobody knows any more is like those beside it.
+    const known = abrasion ?? (coating && archetypeOf(coating.archetype).abrasionClass);
+    if (known === undefined) untold += volume;
+    else litres[known] = (litres[known] ?? 0) + volume;
+    latest = known ?? latest;
   }
-  const next = latest ?? 2;
+  const next = latest ?? USUAL_CLASS;
   // What it sprayed before the log is taken as the paint it sprays now.
-  if (before > 0) litres[next] = (litres[next] ?? 0) + before;
+  if (untold > 0) litres[next] = (litres[next] ?? 0) + untold;
   const volume = CLASSES.reduce((sum, abrasion) => sum + (litres[abrasion] ?? 0), 0);
   // Both are in the order of time: each is gone through once.
   let [through, spent] = [0, 0];

@@ -1,6 +1,7 @@
 import { plannedCoats } from '@fine-spray/contract/planning';
 import { coatName } from '@fine-spray/contract/log';
 import {
+  BESIDE_PLAN,
   CAUSES,
   comparePlan,
   counted,
@@ -14,7 +15,7 @@ import {
 import { unboxedBatches } from '@fine-spray/core/record';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { coatingsOf, tipsOf, type SiteLog } from '@/data/record';
+import { coatingsOf, jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
 import { LogFrame, useChosenJob } from '@/features/frame';
 import { Button } from '@/ui/button';
@@ -35,19 +36,24 @@ export function ActualScreen({ jobId }: { jobId?: string | undefined }) {
 
 function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const { system } = useUnits();
-  const { job, choice, wait } = useChosenJob(log, jobId);
+  const stray = useMemo(
+    () => comparePlan([], log.record, tipsOf(log.kit), undefined, jobsOfPaint(log)),
+    [log],
+  );
+  const none = stray.length > 0 ? 'No job, or one that was deleted' : undefined;
+  const { job, choice, wait, isNone } = useChosenJob(log, jobId, none);
   const why = useWhy();
   const compared = useMemo(() => {
-    if (!job) return [];
+    if (!job) return stray;
     // The plan as it was made, without what this very log has taught since.
     const planned = plannedCoats(
       log.surfaces.filter((one) => one.jobId === job.id),
       job,
       log.kit,
     );
-    return comparePlan(planned, log.record, tipsOf(log.kit), job.id);
-  }, [job, log]);
-  if (!job)
+    return comparePlan(planned, log.record, tipsOf(log.kit), job.id, jobsOfPaint(log));
+  }, [job, log, stray]);
+  if (!job && !isNone)
     return <EmptyState title="No job yet" text="What is sprayed is held against the plan of a job." />;
   if (wait)
     return (
@@ -56,7 +62,10 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
         {wait}
       </>
     );
-  const begun = compared.filter(({ coats }) => coats.some(({ state }) => state !== 'to do'));
+  const begun = compared.filter(
+    ({ coats, used, delivered, out }) =>
+      delivered !== undefined || used + out > 0 || coats.some(({ state }) => state !== 'to do'),
+  );
   const short = compared.filter((one) => one.short);
   const name = (id: string) => log.names.coating(id) ?? 'A coating that was deleted';
   const done = compared.flatMap(({ coats }) => coats.filter(({ state }) => state === 'done')).length;
@@ -139,11 +148,14 @@ function CoatingPanel({
 }) {
   const { system } = useUnits();
   const [all, setAll] = useState(false);
-  const { coats, planned, used, plannedDone, usedDone, needed, atHand, short, factor } = compared;
+  const { coats, planned, used, plannedDone, usedDone, needed, atHand, short, factor, out } = compared;
   const litres = (value: number) => showText(value, 'volume', system);
   const over = plannedDone > 0 ? usedDone / plannedDone - 1 : 0;
   const begun = coats.filter(({ state }) => state !== 'to do');
   const shown = all ? coats : begun;
+  const thinned = coats.some(
+    ({ planned: { thinning }, actual }) => thinning > 0 || (actual?.thinner ?? 0) > 0,
+  );
   return (
     <Panel title={title} testID="actual-coating">
       <Bars planned={planned} used={used} needed={needed.value} />
@@ -167,7 +179,7 @@ function CoatingPanel({
           <Figure
             label="At hand"
             value={litres(atHand.value)}
-            note={`of what was delivered`}
+            note={deliveredWords(compared, litres)}
             onPress={() => onWhy(atHand)}
           />
         ) : (
@@ -186,6 +198,15 @@ function CoatingPanel({
           colour="caution"
         >{`Short by ${litres(short.volume)} (likely ${litres(Math.max(0, short.low))} to ${litres(short.high)}) ${shortWords(compared, log)}.`}</Words>
       ) : null}
+      <Beside compared={compared} log={log} />
+      {out > 0 ? (
+        <Words colour="ink2">{`${litres(out)} given back, taken away or poured away.`}</Words>
+      ) : null}
+      {thinned ? (
+        <Words size={14} colour="ink2">
+          Litres here are of paint as it is sold: the thinner in it is left out.
+        </Words>
+      ) : null}
       <Causes compared={compared} />
       <View>
         {shown.map((one) => (
@@ -203,6 +224,32 @@ function CoatingPanel({
       ) : null}
     </Panel>
   );
+}
+
+/** "of 40 L delivered"; said where more was used than that. */
+function deliveredWords(
+  { delivered = 0, unwritten = 0 }: CoatingCompared,
+  litres: (volume: number) => string,
+): string {
+  return unwritten > LEAST
+    ? `${litres(unwritten)} more were used than came: a delivery is not written down`
+    : `of ${litres(delivered)} delivered`;
+}
+
+/** Paint that went on no coat of the plan. */
+function Beside({ compared: { beside }, log }: { compared: CoatingCompared; log: SiteLog }) {
+  const { system } = useUnits();
+  return beside.map(({ why, volume, surfaces }) => (
+    <Words key={why} colour="ink2">
+      {[
+        `${showText(volume, 'volume', system)} ${BESIDE_PLAN[why]}`,
+        surfaces.map((id) => log.names.surface(id) ?? 'one that was deleted').join(', '),
+      ]
+        .filter((part) => part !== '')
+        .join(': ')}
+      .
+    </Words>
+  ));
 }
 
 function Figure({
@@ -311,7 +358,7 @@ function Causes({ compared: { causes, plannedDone, usedDone } }: { compared: Coa
 const STATES = { 'to do': 'to come', begun: 'begun', done: 'done' } as const;
 
 function CoatLine({
-  compared: { planned, actual, state, time },
+  compared: { planned, plan, used, actual, state, time },
   log,
 }: {
   compared: CoatCompared;
@@ -320,9 +367,9 @@ function CoatLine({
   const { system } = useUnits();
   const minutes = (seconds: number) => `${Math.round(seconds / 60)} min`;
   const parts = [
-    actual && actual.volume > 0
-      ? `${showText(actual.volume, 'volume', system)}, plan ${showText(planned.volume.value, 'volume', system)}`
-      : `${showText(planned.volume.value, 'volume', system)} planned`,
+    used > 0
+      ? `${showText(used, 'volume', system)}, plan ${showText(plan, 'volume', system)}`
+      : `${showText(plan, 'volume', system)} planned`,
     actual?.wet === undefined
       ? undefined
       : `film ${showText(actual.wet, 'wetFilm', system)}, plan ${showText(planned.wet, 'wetFilm', system)}`,

@@ -42,25 +42,36 @@ export function BringingJob({ failed, retry }: Pick<Here, 'failed' | 'retry'>) {
   );
 }
 
+const NO_JOB = 'none';
+
 /**
  * A job to look at: the one asked for, else the first in progress; how to choose another; and what stands in its place until its
  * log is here.
  */
-export function useChosenJob({ jobs }: Pick<SiteLog, 'jobs'>, asked: string | undefined) {
+export function useChosenJob(
+  { jobs }: Pick<SiteLog, 'jobs'>,
+  asked: string | undefined,
+  /** What belongs to no job is called, where there is any. */
+  none?: string,
+) {
   const [chosen, setChosen] = useState(
     () => asked ?? (jobs.find(({ status }) => status === 'in progress') ?? jobs[0])?.id ?? '',
   );
   const job: Job | undefined = jobs.find(({ id }) => id === chosen);
   const { here, failed, retry } = useJobHere(job?.id);
+  const options = [
+    ...jobs.map(({ id, name }) => ({ value: id, label: name })),
+    ...(none === undefined ? [] : [{ value: NO_JOB, label: none }]),
+  ];
   const choice =
-    jobs.length > 1 ? (
+    options.length > 1 ? (
       <Choice
         label="Job"
         value={chosen}
-        options={jobs.map(({ id, name }) => ({ value: id, label: name }))}
+        options={options}
         onChange={setChosen}
       />
     ) : null;
   const wait = here ? undefined : <BringingJob failed={failed} retry={retry} />;
-  return { job, choice, wait };
+  return { job, choice, wait, isNone: chosen === NO_JOB };
 }

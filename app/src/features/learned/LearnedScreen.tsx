@@ -9,6 +9,7 @@ import {
   type CupId,
   type Explained,
   type Lesson,
+  type UnitSystem,
 } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -32,10 +33,13 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
   },
   pressure: {
     title: 'Pressure for an even fan',
-    text: 'Against the working estimate. Changes where dialling in begins.',
+    text: 'Against the working estimate, by test cards that agreed. Changes where dialling in begins.',
   },
-  speed: { title: 'Gun speed', text: 'Against the speed on the card, as the comb asked for it.' },
-  thinning: { title: 'Thinner', text: 'In the set-ups that were confirmed.' },
+  speed: {
+    title: 'Gun speed',
+    text: 'Against the speed on the card, as the comb asked for it where the gun was timed.',
+  },
+  thinning: { title: 'Thinner', text: 'In the paint that was checked, in the end.' },
   cup: { title: 'Cup time', text: 'At which this crew sprays.' },
 };
 
@@ -123,6 +127,12 @@ function aboutWords({ coating, family, cup, work }: Lesson, log: SiteLog): strin
     .join(', ');
 }
 
+/** How a value of a lesson is said: thinning as what is added to the paint. */
+const shownAs =
+  ({ kind, learned }: Lesson, system: UnitSystem) =>
+  (one: number) =>
+    kind === 'thinning' ? showText(one - 1, 'percent', system) : showText(one, learned.value.kind, system);
+
 /** The learned value beside what it replaces, with its range, its jobs and their spread. */
 function LessonRow({
   lesson,
@@ -139,8 +149,7 @@ function LessonRow({
   const { learned, kind } = lesson;
   const { value, jobs, readings, spread } = learned;
   const [prior] = value.inputs;
-  const shown = (one: number) =>
-    kind === 'thinning' ? showText(one - 1, 'percent', system) : showText(one, value.kind, system);
+  const shown = shownAs(lesson, system);
   return (
     <View className="gap-1 border-b border-rule pb-3">
       <Words weight="semi">{aboutWords(lesson, log)}</Words>
@@ -166,11 +175,7 @@ function LessonRow({
       </Words>
       <View className="flex-row flex-wrap gap-2">
         <Button label="Why" kind="quiet" onPress={onWhy} />
-        <Button
-          label={`${counted(new Set(learned.entries()).size, 'entry', 'entries')} behind it`}
-          kind="quiet"
-          onPress={onTrace}
-        />
+        <Button label={`${counted(readings, 'reading')} behind it`} kind="quiet" onPress={onTrace} />
       </View>
     </View>
   );
@@ -204,8 +209,8 @@ function RangeBar({ value, prior }: { value: Explained; prior: Explained['inputs
   );
 }
 
-/** Most entries shown behind a number; the journal has all. */
-const TRACED = 60;
+/** Most readings shown behind a number; the journal has all. */
+const TRACED = 30;
 
 /** What is behind a number besides what is shown of it. */
 function moreWords(all: number, here: number): string {
@@ -215,19 +220,30 @@ function moreWords(all: number, here: number): string {
     : `and ${more} more`;
 }
 
+/** Every reading behind a number, the last first: what it says, what would be taken without it, and its entries. */
 function Trace({ lesson, log, onClose }: { lesson: Lesson; log: SiteLog; onClose: () => void }) {
   const { system } = useUnits();
-  const ids = new Set(lesson.learned.entries());
-  const entries = log.entries.filter(({ id }) => ids.has(id)).sort((a, b) => (a.at < b.at ? 1 : -1));
+  const { learned } = lesson;
+  const shown = shownAs(lesson, system);
+  const byId = useMemo(() => new Map(log.entries.map((one) => [one.id, one])), [log]);
+  const each = useMemo(() => [...learned.each()].reverse(), [learned]);
+  const here = each.filter(({ entries }) => entries.every((id) => byId.has(id)));
   return (
-    <Sheet title="Entries behind it" onClose={onClose}>
-      <EntryRows
-        lines={entries
-          .slice(0, TRACED)
-          .map((one) => journalLine(one, { names: log.names, system, offsetAt }))}
-      />
-      {ids.size > TRACED || entries.length < ids.size ? (
-        <Words colour="ink2">{moreWords(ids.size, entries.length)}</Words>
+    <Sheet title="Readings behind it" onClose={onClose}>
+      <Words>{`With all of them ${shown(learned.value.value)}.`}</Words>
+      {here.slice(0, TRACED).map((reading) => (
+        <View key={reading.entries.join(' ')} className="gap-1" testID="reading-behind">
+          <Words weight="semi">{`Says ${shown(reading.value)}; without it ${shown(reading.without())}`}</Words>
+          <EntryRows
+            lines={reading.entries.flatMap((id) => {
+              const entry = byId.get(id);
+              return entry ? [journalLine(entry, { names: log.names, system, offsetAt })] : [];
+            })}
+          />
+        </View>
+      ))}
+      {each.length > TRACED || here.length < each.length ? (
+        <Words colour="ink2">{moreWords(each.length, here.length)}</Words>
       ) : null}
     </Sheet>
   );

@@ -58,12 +58,14 @@ function useVerdict({ log, surface }: CaptureContext, payload: Comb) {
     surface &&
     sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
   if (intervals.length === 0 || payload.target === null) return undefined;
+  // Not timed, it is taken as on the card.
+  const held = payload.speed ?? payload.cardSpeed;
   const verdict = combVerdict(
     intervals,
     {
       wetFilm: quantity(payload.target),
       ...(sag === undefined ? {} : { sagLimit: sag }),
-      ...(payload.speed === null ? {} : { speed: quantity(payload.speed) }),
+      ...(held === null ? {} : { speed: quantity(held) }),
     },
     system,
   );
@@ -131,11 +133,12 @@ function Reading({ context }: { context: CaptureContext }) {
         ) : null}
         <CombPicture teeth={payload.teeth} target={payload.target ?? undefined} onTap={tap} />
         <CombCoat context={context} payload={payload} onChange={setPayload} />
-        {payload.speed !== null && card ? (
+        {card ? (
           <QuantityStepper
-            label={`Gun now, ${showText(card.stroke.length, 'size', system)} in`}
+            label={`Gun now, timed, ${showText(card.stroke.length, 'size', system)} in`}
             kind="time"
-            value={card.stroke.length / payload.speed}
+            value={payload.speed === null ? undefined : card.stroke.length / payload.speed}
+            from={card.stroke.time}
             step={{ metric: 0.5, us: 0.5 }}
             bounds={{ min: 0.5, max: 60 }}
             onChange={(time) => setPayload({ ...payload, speed: card.stroke.length / time })}
@@ -179,9 +182,10 @@ function CombAnswer({ context, payload }: { context: CaptureContext; payload: Co
           {result.speed && card && result.verdict !== 'on target' ? (
             <Words size={18} weight="bold">
               {result.verdict === 'unsure' ? 'As far as they tell: ' : ''}
+              {payload.speed === null ? 'With the gun as on the card: ' : ''}
               {speedWords(
                 result.speed.value,
-                payload.speed ?? result.speed.value,
+                payload.speed ?? payload.cardSpeed ?? result.speed.value,
                 card.stroke.length,
                 system,
               )}

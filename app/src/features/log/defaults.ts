@@ -10,8 +10,8 @@ import {
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
 import { plannedCoats, type CoatOfSurface, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
-import { comparePlan, type SetupCard } from '@fine-spray/core';
-import { tipsOf, type SiteLog } from '@/data/record';
+import { archetypeOf, comparePlan, type AbrasionClass, type SetupCard } from '@fine-spray/core';
+import { jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
 
 /** All a form starts from. */
@@ -97,7 +97,7 @@ export function tipInGun(
   return row ? { id: row.id, choice: { family: row.family, code: row.code } } : undefined;
 }
 
-/** What is left to spray of a coat, by the plan and by what this job took so far, m³. */
+/** What is left to spray of a coat, by the plan and by what this job took so far, m³ through the gun with its thinner. */
 export function litresLeft({ log, job }: Pick<CaptureContext, 'log' | 'job'>, option: CoatOption): number {
   if (!job) return option.planned.volume.value;
   const ofJob = plannedCoats(
@@ -106,13 +106,15 @@ export function litresLeft({ log, job }: Pick<CaptureContext, 'log' | 'job'>, op
     log.kit,
     false,
   );
-  const compared = comparePlan(ofJob, log.record, tipsOf(log.kit), job.id).find(
+  const compared = comparePlan(ofJob, log.record, tipsOf(log.kit), job.id, jobsOfPaint(log)).find(
     ({ coating }) => coating === option.planned.coating,
   );
   const actual = compared?.coats.find(
     ({ planned }) => planned.surface === option.planned.surface && planned.coat === option.planned.coat,
   );
-  const left = option.planned.volume.value * (compared?.factor.value ?? 1) - (actual?.actual?.volume ?? 0);
+  const left =
+    ((actual?.plan ?? 0) * (compared?.factor.value ?? 1) - (actual?.used ?? 0)) *
+    (1 + option.planned.thinning);
   // To half a litre, as a container is read.
   return Math.max(0.5, Math.round(left * 2000) / 2) / 1000;
 }
@@ -152,8 +154,26 @@ export const tipHandled = (context: CaptureContext) => {
   };
 };
 
-/** Area of a coat by the plan; a square metre where there is none. */
-export const areaOf = (option: CoatOption | undefined) => option?.planned.trueArea ?? 1;
+/** Less than this part of a coat is nothing left over: areas are measured, not counted. */
+const LEAST_PART = 0.05;
+
+/** How much of a coat is finished: what others have not finished of it yet, else all of it; a square metre where there is no plan. */
+export function finishedOf({ log }: Pick<CaptureContext, 'log'>, option: CoatOption | undefined) {
+  if (!option) return { trueArea: 1, absorbed: 0, whole: null };
+  const { trueArea: whole, soaks } = option.planned;
+  const before = (log.record.coatOf(option.planned)?.finishes ?? []).reduce(
+    (sum, { trueArea }) => sum + trueArea,
+    0,
+  );
+  const share = 1 - before / whole > LEAST_PART ? 1 - before / whole : 1;
+  return { trueArea: whole * share, absorbed: soaks * share, whole };
+}
+
+/** How hard a coating is on a tip; nothing where it is gone. */
+export function abrasionOf({ log }: Pick<CaptureContext, 'log'>, coatingId: string): AbrasionClass | null {
+  const coating = log.kit.coatings.find(({ id }) => id === coatingId);
+  return coating ? archetypeOf(coating.archetype).abrasionClass : null;
+}
 
 /** A form that corrects an entry opens on it. */
 export const payloadToCorrect = (entry: Entry): Record<string, unknown> => payloadOf(entry);

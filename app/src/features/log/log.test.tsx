@@ -6,7 +6,14 @@ import { recordOf, type SiteLog } from '@/data/record';
 import { coatingRow, row, sprayerRow } from '@/testing/rows';
 import { renderPart } from '@/testing/render';
 import { CombPicture } from './CombPicture';
-import { coatOptions, litresLeft, usualCoat, usualWeather, type CaptureContext } from './defaults';
+import {
+  coatOptions,
+  litresLeft,
+  usualCoat,
+  usualWeather,
+  type CaptureContext,
+  finishedOf,
+} from './defaults';
 import { WRITTEN, firstPayload, writtenKind } from './kinds';
 import { knownPlace, usualPlace } from './place';
 
@@ -70,7 +77,7 @@ function entry(kind: EntryKind, payload: Record<string, unknown>, extra: Partial
   };
 }
 const weather = { source: 'station', air: 290, surface: 289, humidity: 0.6, wind: null, rain: null } as const;
-const finished = (coat: number) =>
+const finished = (coat: number, area = 20) =>
   entry('coat finished', {
     coatingId: MATT,
     coat,
@@ -78,12 +85,13 @@ const finished = (coat: number) =>
     side: 'inside',
     kind: 'smooth-board',
     wind: 'calm',
-    trueArea: 20,
+    trueArea: area,
     absorbed: 0,
+    whole: 20,
     weather,
   });
 const sprayed = (coat: number, litres: number) =>
-  entry('sprayed', { coatingId: MATT, coat, tipId: TIP, volume: litres / 1000 });
+  entry('sprayed', { coatingId: MATT, coat, tipId: TIP, volume: litres / 1000, abrasion: 1 });
 
 function site(entries: readonly Entry[]): CaptureContext {
   const kit = {
@@ -135,6 +143,40 @@ describe('what a form opens on', () => {
     expect(left([sprayed(1, 4), finished(1)])).toBeGreaterThan(2.5);
   });
 
+  it('is what another has not finished of a coat, else all of it', () => {
+    const first = (entries: readonly Entry[]) => {
+      const context = site(entries);
+      const [option] = coatOptions(context);
+      return finishedOf(context, option);
+    };
+    expect(first([])).toMatchObject({ trueArea: 20, whole: 20 });
+    expect(first([finished(1, 12)]).trueArea).toBeCloseTo(8, 9);
+    expect(first([finished(1, 12), finished(1, 8)]).trueArea).toBe(20);
+    expect(first([finished(1, 19.5)]).trueArea).toBe(20);
+  });
+
+  it('is never what has to be counted or measured: nobody learns from what a form opened on', () => {
+    const context = site([]);
+    expect(firstPayload('sprayed', context)).not.toHaveProperty('volume');
+    expect(firstPayload('comb', context)).toMatchObject({ speed: null });
+  });
+
+  it('is a comb of paint thinned as it was checked last that day', () => {
+    const check = (hoursAgo: number) =>
+      entry(
+        'viscosity',
+        {
+          ...{ coatingId: MATT, batch: '', newContainer: true, shift: 'morning', cup: 'dip-5' },
+          ...{ temperature: 293, before: [60], target: 50, thinnerBefore: 0, container: 0.01 },
+          ...{ addedWhat: 'Clean water', added: 0.0005, after: [50] },
+          ...{ viscosityBefore: null, viscosityAfter: null },
+        },
+        { at: new Date(Date.now() - hoursAgo * 3600_000).toISOString() },
+      );
+    expect(firstPayload('comb', site([check(1)]))).toMatchObject({ thinner: 0.05 });
+    expect(firstPayload('comb', site([check(20)]))).toMatchObject({ thinner: 0 });
+  });
+
   it('is the weather of the station, else of the last coat, else the usual, and says which', () => {
     expect(usualWeather({ ...site([finished(1)]), station: weather }).source).toBe('station');
     expect(usualWeather(site([finished(1)]))).toMatchObject({ source: 'last entry', air: 290 });
@@ -143,7 +185,7 @@ describe('what a form opens on', () => {
 
   it.each(WRITTEN)('%s: the contract takes it, or says only what has to be typed', (kind) => {
     const checked = KINDS[kind].payload.safeParse(firstPayload(kind, site([finished(1)])));
-    const typed = ['text', 'what', 'why', 'readings', 'lastWet'];
+    const typed = ['text', 'what', 'why', 'readings', 'lastWet', 'volume'];
     for (const issue of checked.error?.issues ?? []) expect(typed).toContain(String(issue.path[0]));
     expect(writtenKind(kind)?.tile.label).toBeTruthy();
   });

@@ -81,10 +81,11 @@ function recordOf(check: Check, answer: PaintAnswer, site: Site): ViscosityRecor
 /** Cup, stopwatch, temperature: whether to thin, warm, or spray; and the record of it. */
 export function PaintCheckScreen({ site }: { site: Site }) {
   const { system } = useUnits();
-  const { entries, write } = useLog();
+  const log = useLog();
+  const { entries, write } = log;
   const gear = useList('gear').data ?? [];
   const toast = useToast();
-  const { check, answer, change, clear, full } = usePaintCheck(site, gear, entries, system);
+  const { check, answer, change, setContainer, clear, full } = usePaintCheck(site, gear, log, system);
   const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
   const [sentence, setSentence] = useState<string>();
   const onInvalid = (field: string) => (message: string | undefined) =>
@@ -98,7 +99,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
     clear();
     toast({ text: `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.` });
   }
-  const step = { site, check, answer, change, onInvalid };
+  const step = { site, check, answer, change, setContainer, onInvalid };
   return (
     <Beside
       left={
@@ -145,6 +146,7 @@ interface StepProps {
   readonly check: Check;
   readonly answer: PaintAnswer;
   readonly change: (part: Partial<Check>) => void;
+  readonly setContainer: (which: 'new' | 'opened') => void;
   readonly onInvalid: (field: string) => (message: string | undefined) => void;
 }
 
@@ -175,7 +177,7 @@ function Measuring({ check, answer, change, onInvalid }: StepProps) {
   );
 }
 
-function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
+function Wanted({ site, check, answer, change, setContainer, onInvalid }: StepProps) {
   return (
     <Panel title="2. What is wanted">
       <QuantityField
@@ -190,6 +192,15 @@ function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
         From the last check with this cup, or what this coating should read at 23 °C. The data sheet comes
         first.
       </Words>
+      <Segmented
+        label="Container"
+        value={check.newContainer ? 'new' : 'opened'}
+        options={[
+          { value: 'new' as const, label: 'New container' },
+          { value: 'opened' as const, label: 'Opened before' },
+        ]}
+        onChange={setContainer}
+      />
       <QuantityField
         label="Paint in the container"
         kind="volume"
@@ -202,7 +213,7 @@ function Wanted({ site, check, answer, change, onInvalid }: StepProps) {
         label="Thinner in it already"
         kind="percent"
         value={check.thinnerBefore}
-        bounds={{ min: 0, max: coatingValues(site.coating).thinningLimit }}
+        bounds={{ min: 0, max: Math.max(coatingValues(site.coating).thinningLimit, check.thinnerBefore) }}
         onChange={(thinnerBefore) => change({ thinnerBefore })}
         onInvalid={onInvalid('thinnerBefore')}
       />
@@ -253,15 +264,6 @@ function Afterwards({
       <Stopwatch label="Cup time after" readings={check.after} onChange={(after) => change({ after })} />
       {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
       <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
-      <Segmented
-        label="Container"
-        value={check.newContainer ? 'new' : 'opened'}
-        options={[
-          { value: 'new', label: 'New container' },
-          { value: 'opened', label: 'Opened before' },
-        ]}
-        onChange={(value) => change({ newContainer: value === 'new' })}
-      />
       <Segmented
         label="Shift"
         value={check.shift}

@@ -28,8 +28,11 @@ import {
   type ThinningAdvice,
   type UnitSystem,
 } from '@fine-spray/core';
+import type { OldJobs } from '@fine-spray/contract/log';
+import { thinnerInGun } from '@fine-spray/core/record';
 import { useMemo } from 'react';
 import { useKept } from '@/data/kept';
+import { recordOf } from '@/data/record';
 import type { Site } from '@/features/site';
 
 export type CupChoiceId = ViscosityRecord['cup'];
@@ -193,18 +196,21 @@ export function answerOf(
 export function usePaintCheck(
   site: Site,
   gear: readonly Gear[],
-  entries: readonly Entry[],
+  { entries, old }: { readonly entries: readonly Entry[]; readonly old: OldJobs },
   system: UnitSystem,
 ) {
+  // The container that was checked earlier in the day has in it what it had then.
+  const paint = { job: site.jobId ?? undefined, coating: site.coating.id, at: Date.now() };
+  const inIt = thinnerInGun(recordOf(entries, old), paint);
   const first: Check = {
     cup: null,
     batch: '',
-    newContainer: true,
+    newContainer: inIt === undefined,
     shift: shiftAt(new Date().getHours()),
     temperature: 293.15,
     room: 294.15,
     container: Math.max(...site.coating.containers.map(({ size }) => size)),
-    thinnerBefore: 0,
+    thinnerBefore: inIt ?? 0,
     target: null,
     before: [],
     added: null,
@@ -221,6 +227,13 @@ export function usePaintCheck(
     answer,
     full,
     change: (next: Partial<Check>) => setCheck({ ...check, ...next }),
+    /** A new container has nothing in it; the one that is open what was in it last. */
+    setContainer: (which: 'new' | 'opened') =>
+      setCheck({
+        ...check,
+        newContainer: which === 'new',
+        thinnerBefore: which === 'new' ? 0 : (inIt ?? check.thinnerBefore),
+      }),
     clear: () => setCheck(first),
   };
 }

@@ -47,8 +47,8 @@ export function Strip() {
       watchReach(
         () => call('GET', '/api/health'),
         () => {
-          void plans.send();
-          void outbox.send();
+          void plans.again();
+          void outbox.again();
         },
       ),
     [],

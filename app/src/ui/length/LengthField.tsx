@@ -16,7 +16,9 @@ const STEP = { metric: 0.05, us: 0.0254 } as const;
  * A length of a house: typed, stepped, or put in by number pad or laser measure. Beside it the same length in the other
  * system.
  */
-export function LengthField(props: Omit<QuantityFieldProps, 'kind' | 'hideLabel'>) {
+export function LengthField(
+  props: Omit<QuantityFieldProps, 'kind' | 'hideLabel' | 'value'> & { readonly value: number },
+) {
   const { label, value, bounds, error, onChange } = props;
   const { text, message, type, unit, system } = useTypedQuantity({ ...props, kind: 'size' });
   const entry = useLengthEntry();

@@ -15,18 +15,27 @@ export const coatFinished = entryKind({
       side: oneOf('Side', SIDES),
       kind: oneOf('Surface', SURFACE_KIND_IDS),
       wind: oneOf('Wind', WINDS),
-      /** Net area times texture, m². */
+      /** What was finished of it: net area times texture, m². */
       trueArea: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².'),
       /** What of its paint soaked in, by the plan, m³. */
       absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
+      /** All of the coat by the plan, m²; null where there is none. */
+      whole: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².').nullable(),
       weather,
     })
     .strict(),
   // What was not written down is taken as nothing, as it was then.
-  older: [(payload) => ({ ...payload, absorbed: 0 })],
+  older: [
+    (payload) => ({ ...payload, absorbed: 0 }),
+    // 3: of how much.
+    (payload) => ({ ...payload, whole: null }),
+  ],
   words: ({ coatingId, coat, trueArea, weather: then }, { show, coating, system }) =>
     joined([coatName(coat), coating(coatingId), show(trueArea, 'area'), weatherWords(then, system)]),
-  core: ({ coatingId: coating, coat, element, side, wind, trueArea, absorbed, weather: then }, surface) =>
+  core: (
+    { coatingId: coating, coat, element, side, wind, trueArea, absorbed, whole, weather: then },
+    surface,
+  ) =>
     surface === undefined
       ? undefined
       : {
@@ -39,6 +48,7 @@ export const coatFinished = entryKind({
           wind,
           trueArea,
           absorbed: quantity(absorbed),
+          whole: whole ?? undefined,
           // A film dries as fast as the colder of the two lets it.
           temperature: quantity(Math.min(then.air, then.surface ?? then.air)),
           humidity: quantity(then.humidity),

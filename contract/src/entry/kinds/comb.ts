@@ -34,7 +34,7 @@ export const comb = entryKind({
       element: oneOf('Piece', ELEMENTS).nullable(),
       tip: tipChoice.nullable(),
       target: numberWithin('Film wanted', 5e-6, 3e-3, 'A wet film is between 5 and 3,000 μm.').nullable(),
-      /** As it was held, and as the card has it. */
+      /** As it was timed; null where nobody did. And as the card has it. */
       speed: speed('Gun speed'),
       cardSpeed: speed('Gun speed of the card'),
     })
@@ -47,6 +47,8 @@ export const comb = entryKind({
         if (!reading.ok) refusalIssue(context, reading);
       });
     }),
+  // 2: a speed is one that was timed. Forms before opened on the card's: where it is that very one, nobody did.
+  older: [(payload) => (payload['speed'] === payload['cardSpeed'] ? { ...payload, speed: null } : payload)],
   words: ({ coatingId, coat, lastWet, target }, { show, coating }) =>
     joined([
       lastWet.map((tooth) => (tooth === null ? 'none wet' : show(tooth, 'wetFilm'))).join(' · '),

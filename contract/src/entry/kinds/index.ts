@@ -12,6 +12,7 @@ import { fault } from './fault';
 import { incident } from './incident';
 import { machine } from './machine';
 import { note } from './note';
+import { paintOut } from './paintOut';
 import { setupConfirmed } from './setupConfirmed';
 import { sprayed } from './sprayed';
 import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
@@ -22,6 +23,7 @@ import { withdrawn } from './withdrawn';
 /** Every kind of entry, by the name it is stored under. A new one is a module beside these and a line here. */
 export const KINDS = {
   delivered,
+  'paint out': paintOut,
   'container opened': containerOpened,
   viscosity,
   'set-up confirmed': setupConfirmed,

@@ -40,13 +40,13 @@ export const setupConfirmed = entryKind({
       `${show(gun, 'pressure')} at the gun, ${show(pump, 'pressure')} at the pump`,
       !sure && 'cards did not agree',
     ]),
-  core: ({ coatingId, tip, tipId, thinning, gun, expected }, surface = '') => ({
+  core: ({ coatingId, tip, tipId, sure, gun, expected }, surface = '') => ({
     kind: 'set-up confirmed',
     surface,
     coating: coatingId,
     family: tip.family,
     tip: tipId ?? undefined,
-    thinner: quantity(thinning),
+    sure,
     pressure: quantity(gun),
     expected: quantity(expected),
   }),

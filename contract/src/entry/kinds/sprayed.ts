@@ -1,8 +1,8 @@
-import { quantity } from '@fine-spray/core/units';
+import { quantity, type Volume } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { id } from '../../primitives';
 import { entryKind } from '../kind';
-import { coatOf, litres } from '../parts';
+import { abrasion, coatOf, litres } from '../parts';
 import { coatName, joined } from '../say';
 
 export const sprayed = entryKind({
@@ -13,12 +13,23 @@ export const sprayed = entryKind({
       tipId: id.nullable(),
       /** Through the gun with its thinner, m³. */
       volume: litres('What was sprayed', 0.01, 500),
+      /** How hard the paint is on a tip, 1 to 3, whatever becomes of its coating; null where it was not written down. */
+      abrasion: abrasion.nullable(),
     })
     .strict(),
+  // 2: how hard it is on a tip.
+  older: [(payload) => ({ ...payload, abrasion: null })],
   words: ({ coatingId, coat, tipId, volume }, { show, coating, tip }) =>
     joined([`${show(volume, 'volume')} ${coating(coatingId)}`, coatName(coat).toLowerCase(), tip(tipId)]),
-  core: ({ coatingId: coating, coat, tipId, volume }, surface) =>
-    surface === undefined
-      ? undefined
-      : { kind: 'sprayed', surface, coating, coat, tip: tipId ?? undefined, volume: quantity(volume) },
+  core: ({ coatingId: coating, coat, tipId, volume, abrasion: hard }, surface) => {
+    const paint = {
+      coating,
+      tip: tipId ?? undefined,
+      volume: quantity<Volume>(volume),
+      abrasion: hard ?? undefined,
+    };
+    return surface === undefined
+      ? { kind: 'used', on: 'no surface', ...paint }
+      : { kind: 'sprayed', surface, coat, ...paint };
+  },
 });

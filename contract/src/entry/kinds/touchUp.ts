@@ -1,6 +1,7 @@
+import { quantity } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { id, line } from '../../primitives';
-import { entryKind, saysNothing } from '../kind';
+import { entryKind } from '../kind';
 import { litres } from '../parts';
 import { joined } from '../say';
 
@@ -12,5 +13,8 @@ export const touchUp = entryKind({
     .strict(),
   words: ({ coatingId, volume, why }, { show, coating }) =>
     joined([why, coatingId !== null && coating(coatingId), volume !== null && show(volume, 'volume')]),
-  core: saysNothing,
+  core: ({ coatingId: coating, volume }, surface) =>
+    coating === null || volume === null || volume === 0
+      ? undefined
+      : { kind: 'used', on: 'touch-up', surface, coating, volume: quantity(volume) },
 });

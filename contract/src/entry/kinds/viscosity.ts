@@ -1,10 +1,11 @@
 import { CUPS } from '@fine-spray/core/coating';
+import { quantity } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { CUP_CHOICES, OWN_CUP } from '../../kit';
 import { id, line, numberWithin, oneOf } from '../../primitives';
 import { entryKind } from '../kind';
 import { batch, fraction, paintTemperature } from '../parts';
-import { meanOf } from '../readings';
+import { meanOf, thinnerAfter } from '../readings';
 import { joined } from '../say';
 
 /** Shifts of a working day, as a viscosity record has them. */
@@ -61,10 +62,12 @@ export const viscosity = entryKind({
       added > 0 && `${show(added, 'millilitres')} ${addedWhat || 'thinner'}`,
       after.length > 0 && `then ${show(meanOf(after), 'time')}`,
     ]),
-  core: ({ coatingId, cup, before, after }) => ({
+  core: ({ coatingId, cup, before, after, added, ...paint }) => ({
     kind: 'viscosity',
     coating: coatingId,
     cup,
-    seconds: meanOf(after.length > 0 ? after : before),
+    // What was read before thinner went in is not what was sprayed.
+    seconds: after.length > 0 ? meanOf(after) : added > 0 ? undefined : meanOf(before),
+    thinner: quantity(thinnerAfter(paint, added)),
   }),
 });

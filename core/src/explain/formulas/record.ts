@@ -49,13 +49,14 @@ export const RECORD_FORMULAS = {
     name: 'Paint still needed',
     expression: 'V = Σ planned litres of the coats not done · job factor',
     source: 'Plan and site log',
-    range: 'Thinned paint through the gun; what stays in containers is counted apart',
+    range: 'Paint as it is sold, without the thinner in it; what stays in containers is counted apart',
   },
   'litres at hand': {
     name: 'Paint still at hand',
-    expression: 'V = delivered · (1 − left in containers) − used',
+    expression: 'V = delivered − used − given back, taken away or poured away',
     source: 'Site log',
-    range: 'As far as deliveries and litres were written down',
+    range:
+      'Paint as it is sold, as far as it was written down; what sticks in containers (1 to 4 %) is still in it',
   },
   'tip wear cost': {
     name: 'Paint a wearing tip has cost',

@@ -7,7 +7,7 @@ import { coatingsOf } from '@/data/record';
 import { CautionBox } from '@/ui/caution';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
-import { areaOf, coatOf, usualWeather } from '../defaults';
+import { coatOf, finishedOf, usualWeather } from '../defaults';
 import { CoatField } from './fields';
 import type { FormProps, WrittenKind } from './types';
 import { WeatherFields } from './WeatherFields';
@@ -112,8 +112,7 @@ export const coatFinished: WrittenKind<'coat finished'> = {
       side: surface?.side ?? 'inside',
       kind: surface?.kind ?? 'smooth-board',
       wind: surface?.wind ?? 'calm',
-      trueArea: areaOf(option),
-      absorbed: option?.planned.soaks ?? 0,
+      ...finishedOf(context, option),
       weather: usualWeather(context),
     };
   },

@@ -1,9 +1,11 @@
 import { entriesOfKind } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
+import { WAYS_OUT } from '@fine-spray/core/record';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import PackageOpen from 'lucide-react-native/icons/package-open';
 import Truck from 'lucide-react-native/icons/truck';
+import Undo from 'lucide-react-native/icons/undo-2';
 import { FieldError, Labelled, TextField } from '@/ui/field';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
@@ -137,6 +139,45 @@ function DeliveryForm(props: FormProps) {
     </>
   );
 }
+
+const WAYS = WAYS_OUT.map((value) => ({ value, label: value }));
+
+/** Paint that leaves the job unused. */
+function PaintOutForm(props: FormProps) {
+  const { payload, errors, onChange, onInvalid } = props;
+  return (
+    <>
+      <CoatingField {...props} />
+      <Segmented
+        label="What became of it"
+        value={textOf(payload, 'how')}
+        options={WAYS}
+        onChange={(how) => onChange({ how })}
+      />
+      <QuantityStepper
+        label="Paint"
+        kind="volume"
+        value={typeof payload['volume'] === 'number' ? payload['volume'] : undefined}
+        step={{ metric: 0.5, us: 0.25 }}
+        bounds={{ min: 1e-5, max: 10 }}
+        error={errors['volume']}
+        onChange={(volume) => onChange({ volume })}
+        onInvalid={(message) => onInvalid('volume', message)}
+      />
+      {payload['how'] === 'poured away' ? (
+        <Words colour="ink2">
+          Never down a drain or into the ground: hand it in as the label and the local rules say.
+        </Words>
+      ) : null}
+    </>
+  );
+}
+
+export const paintOut: WrittenKind<'paint out'> = {
+  tile: { label: 'Paint back', icon: Undo },
+  form: PaintOutForm,
+  first: (context) => ({ coatingId: coatOf(context).coatingId, how: 'given back' }),
+};
 
 export const containerOpened: WrittenKind<'container opened'> = {
   tile: { label: 'Container', icon: PackageOpen, common: true },

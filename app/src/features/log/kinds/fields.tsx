@@ -1,7 +1,7 @@
 import { Choice } from '@/ui/choice';
 import { FieldError } from '@/ui/field';
 import { Words } from '@/ui/text';
-import { coatOptions, tipInGun } from '../defaults';
+import { abrasionOf, coatOptions, finishedOf, tipInGun } from '../defaults';
 import { textOf, type FormProps } from './types';
 
 /** Which coat of the surface it is. */
@@ -26,14 +26,15 @@ export function CoatField({ payload, context, errors, onChange }: FormProps) {
       onChange={(chosen) => {
         const found = options.find(({ planned }) => `${planned.coating} ${planned.coat}` === chosen);
         if (!found) return;
-        const { coating, coat, trueArea, soaks, wet } = found.planned;
+        const { coating, coat, wet } = found.planned;
         const of = { coatingId: coating, coat };
         const before = { coatingId: textOf(payload, 'coatingId'), coat: Number(payload['coat']) };
         // The tip of the card goes with the coat, one that was chosen by hand stays.
         const byCard = payload['tipId'] === (tipInGun(context, before)?.id ?? null);
         onChange({
           ...of,
-          ...('trueArea' in payload ? { trueArea, absorbed: soaks } : {}),
+          ...('trueArea' in payload ? finishedOf(context, found) : {}),
+          ...('abrasion' in payload ? { abrasion: abrasionOf(context, coating) } : {}),
           ...('tipId' in payload && byCard ? { tipId: tipInGun(context, of)?.id ?? null } : {}),
           ...('cardSpeed' in payload
             ? { target: wet, cardSpeed: context.cardOf(of)?.gunSpeed.value ?? null }

@@ -1,6 +1,7 @@
 import { meanOf, type PayloadOf } from '@fine-spray/contract';
 import { layerOfCoat, type CoatOfSurface } from '@fine-spray/contract/planning';
 import { USUAL_COMB, showText } from '@fine-spray/core';
+import { thinnerInGun } from '@fine-spray/core/record';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Ruler from 'lucide-react-native/icons/ruler';
@@ -100,16 +101,22 @@ function CombForm(props: FormProps) {
   );
 }
 
+/** Thinner per paint in the gun: as the paint was checked last that day, else as the plan has it. */
+function thinnerNow({ log, job, surface }: CaptureContext, of: CoatOfSurface): number {
+  const checked = thinnerInGun(log.record, { job: job?.id, coating: of.coatingId, at: Date.now() });
+  return checked ?? (surface && layerOfCoat(surface, of)?.thinning) ?? 0;
+}
+
 /** What a comb read on a coat is held against: the paint, the tip and the card of its own layer. */
 export function combOf(context: CaptureContext, of: CoatOfSurface, target: number | undefined) {
-  const { surface } = context;
-  const speed = context.cardOf(of)?.gunSpeed.value ?? null;
   return {
     ...{ coatingId: of.coatingId, coat: of.coat },
-    thinner: (surface && layerOfCoat(surface, of)?.thinning) ?? 0,
+    thinner: thinnerNow(context, of),
     tip: tipInGun(context, of)?.choice ?? null,
     target: target ?? null,
-    ...{ speed, cardSpeed: speed },
+    // Whether the gun was moved as the card has it nobody knows before it is timed.
+    speed: null,
+    cardSpeed: context.cardOf(of)?.gunSpeed.value ?? null,
   };
 }
 

@@ -3,7 +3,7 @@ import { slugOf } from '@/features/journal';
 import type { CaptureContext } from '../defaults';
 import { machine, setupConfirmed, viscosity, withdrawn } from './byTool';
 import { coatFinished, coatStarted } from './coats';
-import { containerOpened, delivered } from './containers';
+import { containerOpened, delivered, paintOut } from './containers';
 import { comb, dryReading } from './films';
 import { sprayed } from './litres';
 import { fanMeasured, tipCleaned, tipFitted, tipRetired, tipReversed } from './tips';
@@ -21,6 +21,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   viscosity,
   'set-up confirmed': setupConfirmed,
   delivered,
+  'paint out': paintOut,
   'tip fitted': tipFitted,
   'fan measured': fanMeasured,
   'tip reversed': tipReversed,

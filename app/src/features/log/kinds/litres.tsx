@@ -3,7 +3,7 @@ import Droplets from 'lucide-react-native/icons/droplets';
 import { Words } from '@/ui/text';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
-import { coatOf, coatOptions, litresLeft, tipInGun } from '../defaults';
+import { abrasionOf, coatOf, coatOptions, litresLeft, tipInGun } from '../defaults';
 import { CoatField, TipChoiceField } from './fields';
 import type { FormProps, WrittenKind } from './types';
 
@@ -19,7 +19,8 @@ function LitresForm(props: FormProps) {
       <QuantityStepper
         label="Sprayed"
         kind="volume"
-        value={Number(payload['volume'])}
+        value={typeof payload['volume'] === 'number' ? payload['volume'] : undefined}
+        {...(option ? { from: litresLeft(context, option) } : {})}
         step={{ metric: 0.5, us: 0.25 }}
         bounds={{ min: 1e-5, max: 0.5 }}
         error={errors['volume']}
@@ -38,13 +39,14 @@ function LitresForm(props: FormProps) {
 export const sprayed: WrittenKind<'sprayed'> = {
   tile: { label: 'Litres', icon: Droplets, common: true, surface: true },
   form: LitresForm,
+  // What was sprayed is counted: it starts empty, with the plan beside it.
   first: (context) => {
-    const { coatingId, coat, option } = coatOf(context);
+    const { coatingId, coat } = coatOf(context);
     return {
       coatingId,
       coat,
       tipId: tipInGun(context, { coatingId, coat })?.id ?? null,
-      volume: option ? litresLeft(context, option) : 0.005,
+      abrasion: abrasionOf(context, coatingId),
     };
   },
 };

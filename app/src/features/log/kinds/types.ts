@@ -30,8 +30,8 @@ export interface Tile {
 export interface WrittenKind<Kind extends EntryKind> {
   readonly tile: Tile;
   readonly form: ComponentType<FormProps>;
-  /** What the form opens on: sensible for where one is and what was written last. */
-  readonly first: (context: CaptureContext) => PayloadOf<Kind>;
+  /** What the form opens on: sensible for where one is and what was written last. What is counted or measured is left out. */
+  readonly first: (context: CaptureContext) => Partial<PayloadOf<Kind>>;
   /** Its words are kept while they are being written: they are long, and a phone locks. */
   readonly keeps?: true;
 }
