@@ -23,13 +23,25 @@ export const paperOptions = z
     date: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
   })
   .strict();
+/** Whether there is such a time zone. */
+function isZone(name: string): boolean {
+  try {
+    return Intl.DateTimeFormat('en', { timeZone: name }) !== undefined;
+  } catch {
+    return false;
+  }
+}
+
 /** How the day of a log is printed, in the query. */
 export const dayPaperOptions = z
   .object({
     size: oneOf('Paper', PAPER_SIZES).default('a4'),
     units: oneOf('Units', ['metric', 'us']).default('metric'),
-    /** Minutes east of UTC, where the day is a day. */
-    offset: z.coerce.number({ error: 'Offset is not a number.' }).int().min(-840).max(840).default(0),
+    /** Where the day is a day, by its name in the IANA list. */
+    zone: z
+      .string()
+      .refine(isZone, { error: 'There is no such time zone: write it like Europe/Lisbon.' })
+      .default('UTC'),
     job: z.uuid({ error: 'This is not an id.' }).optional(),
   })
   .strict();

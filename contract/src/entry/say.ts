@@ -1,4 +1,4 @@
-import { showText, type DisplayKind, type UnitSystem } from '@fine-spray/core/units';
+import { showText, showWritten, type DisplayKind, type UnitSystem } from '@fine-spray/core/units';
 import type { TipChoice } from '../kit';
 import type { Weather } from './parts';
 
@@ -14,7 +14,10 @@ export interface LogNames {
 /** What an entry is put into words with: the names of what it points at, and the reader's units. */
 export interface Say {
   readonly system: UnitSystem;
+  /** As it was written: a record is not rounded a second time. */
   readonly show: (value: number, kind: DisplayKind) => string;
+  /** As a plan has it, to the step of a hand. */
+  readonly planned: (value: number, kind: DisplayKind) => string;
   readonly coating: (id: string) => string;
   /** Nothing where no tip is named. */
   readonly tip: (id: string | null) => string | undefined;
@@ -24,7 +27,8 @@ export interface Say {
 export function sayIn(names: LogNames, system: UnitSystem): Say {
   return {
     system,
-    show: (value, kind) => showText(value, kind, system),
+    show: (value, kind) => showWritten(value, kind, system),
+    planned: (value, kind) => showText(value, kind, system),
     coating: (id) => names.coating(id) ?? 'a coating that was deleted',
     tip: (id) => (id === null ? undefined : (names.tip(id) ?? 'a tip that was deleted')),
     sprayer: (id) => names.sprayer(id) ?? 'a sprayer that was deleted',
@@ -32,8 +36,14 @@ export function sayIn(names: LogNames, system: UnitSystem): Say {
 }
 
 /** Parts of a line, those that say nothing left out. */
-export const joined = (parts: readonly (string | undefined | false | null)[], between = ', ') =>
-  parts.filter((part): part is string => typeof part === 'string' && part !== '').join(between);
+export function joined(parts: readonly (string | undefined | false | null)[], between = ', '): string {
+  const said = parts.filter((part): part is string => typeof part === 'string' && part !== '');
+  // A part that ends its own sentence is not ended twice.
+  const mark = between.trim();
+  return said
+    .map((part, index) => (index < said.length - 1 && mark !== '' ? part.replace(/[\s.,;]+$/, '') : part))
+    .join(between);
+}
 
 const ORDINALS = ['', 'First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'] as const;
 
@@ -45,10 +55,10 @@ export const tipWords = ({ code, family }: TipChoice) => `${code} ${family}`;
 /** Weather in a line. */
 export function weatherWords({ air, surface, humidity, wind, rain }: Weather, system: UnitSystem): string {
   return joined([
-    showText(air, 'temperature', system),
-    surface !== null && `surface ${showText(surface, 'temperature', system)}`,
-    `${showText(humidity, 'percent', system)} humidity`,
-    wind !== null && `wind ${showText(wind, 'wind', system)}`,
+    showWritten(air, 'temperature', system),
+    surface !== null && `surface ${showWritten(surface, 'temperature', system)}`,
+    `${showWritten(humidity, 'percent', system)} humidity`,
+    wind !== null && `wind ${showWritten(wind, 'wind', system)}`,
     rain !== null && rain > 0 && 'rain',
   ]);
 }

@@ -240,10 +240,48 @@ describe('the journal', () => {
     ]);
   });
 
+  it('says what was written in either unit, and rounds it no further', () => {
+    const words = (kind: EntryKind, payload: Record<string, unknown>, system: 'metric' | 'us') =>
+      entryWords({ ...note(''), kind, schema: schemaOf(kind), payload }, NAMES, system);
+    const sprayed = (volume: number, system: 'metric' | 'us') =>
+      words(
+        'sprayed',
+        { coatingId: '01930000-0000-7000-8000-000000000002', coat: 1, tipId: null, volume, abrasion: null },
+        system,
+      )
+        .split(' ')
+        .slice(0, 2)
+        .join(' ');
+    // 10 L are 2.642 gal; to the quarter of a gallon they would be 2.75.
+    expect(sprayed(0.01, 'metric')).toBe('10 L');
+    expect(sprayed(0.01, 'us')).toBe('2.64 gal');
+    expect(sprayed(0.0044, 'metric')).toBe('4.4 L');
+    expect(sprayed(0.01275, 'metric')).toBe('12.75 L');
+    // 2.7 gal as somebody typed them
+    expect(sprayed(2.7 * 0.003785411784, 'us')).toBe('2.7 gal');
+    const all = ENTRIES.flatMap((one) =>
+      (['metric', 'us'] as const).map((system) => entryWords(one, NAMES, system)),
+    );
+    expect(all.filter((text) => text.includes('..'))).toEqual([]);
+    expect(
+      words('incident', { level: 'near miss', what: 'Ladder slipped.', done: 'Tied it.' }, 'metric'),
+    ).toBe('Near miss: Ladder slipped. Done: Tied it.');
+    expect(words('fault', { what: 'Spits.', cure: 'strained the paint' }, 'metric')).toBe(
+      'Spits; cured by: strained the paint',
+    );
+  });
+
+  it('comes with its values beside the words, as they are stored', () => {
+    const entry = ENTRIES.find(({ kind }) => kind === 'sprayed');
+    if (!entry) throw new Error('no litres');
+    const [, row = ''] = writeJournal(journal([entry], OPTIONS)).split('\r\n');
+    expect(row).toContain(JSON.stringify(entry.payload).replaceAll('"', '""'));
+  });
+
   it('goes out as CSV with its ids, and text that looks like a formula is made harmless', () => {
     const text = writeJournal(journal([note('=2+2', { author: '@x' })], OPTIONS));
     const [header, row] = text.replace(/^\uFEFF/, '').split('\r\n');
-    expect(header).toBe('Day,Time,Kind,Place,What,Who,Replaced by,Id,Replaces');
+    expect(header).toBe('Day,Time,Kind,Place,What,Who,Replaced by,Id,Replaces,"Values (SI, JSON)"');
     expect(row).toMatch(/^2026-11-25,08:00,Note,Without a job,"?'=2\+2/);
   });
 

@@ -80,6 +80,30 @@ describe('plan against actual', () => {
     expect(one.coats[0]?.actual?.wet).toBeCloseTo(of(112.5, 'μm'), 12);
   });
 
+  it('does not take the night for working time', () => {
+    const DAYS = 24 * HOUR;
+    const at = { surface: 'hall', coat: 1, job: 'J' };
+    const minutes = (log: readonly LogEntry[]) => (compared(log).coats[0]?.time ?? NaN) / 60;
+    const [evening, morning] = [17 * HOUR, DAYS + 9 * HOUR - 10 * 60_000];
+    const over = [started(evening, at), finished(morning + 10 * 60_000, at)];
+    // Begun at 17:00, sprayed by 17:04, gone on with at 8:50 and finished at 9:00: fourteen minutes, not sixteen hours.
+    const told = [sprayed(1, { ...at, at: evening + 4 * 60_000 }), sprayed(2, { ...at, at: morning })];
+    expect(minutes([...over, ...told])).toBe(14);
+    // Where nobody wrote anything else, the log does not tell.
+    expect(minutes(over)).toBeNaN();
+    expect(minutes([started(evening, at), finished(evening + 10 * 60_000, at)])).toBe(10);
+    // A day is a day where the work is done: 17:00 in California is past midnight in London.
+    const [there] = comparePlan(
+      plan,
+      readRecord([started(23.5 * HOUR, at), finished(24.5 * HOUR, at)]),
+      TIPS,
+      'J',
+      JOBS,
+      (time) => Math.floor((time - 8 * HOUR) / DAYS),
+    );
+    expect(there?.coats[0]?.time).toBe(3600);
+  });
+
   it('forecasts what is still needed from what the job took so far, with a range that holds it', () => {
     const one = compared([...done('hall', 4), ...done('galley', 4)]);
     // Two coats a third over plan: believed in part

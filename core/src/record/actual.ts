@@ -3,6 +3,7 @@ import { addTo } from '../grouping';
 import { LOSSES } from '../quantities/losses';
 import { fanWidth, NOMINAL_DISTANCE, wornTip } from '../tip';
 import type { LoggedSurface } from './entries';
+import { timeWorked, utcDay, type DayOf } from './days';
 import { learnedValue } from './learn';
 import { paintOfJob, type JobsOfPaint, type TakenPaint } from './paint';
 import { finishedTogether, type CoatRecord, type SiteRecord } from './sheet';
@@ -32,7 +33,7 @@ export interface CoatCompared {
   /** What the log says of it; missing before it was begun. */
   readonly actual?: CoatRecord;
   readonly state: 'to do' | 'begun' | 'done';
-  /** From "started" to "finished", s; missing where one of them was not written down. */
+  /** From "started" to "finished" without the nights between, s; missing where that was not written down. */
   readonly time?: number;
 }
 
@@ -101,18 +102,25 @@ export interface CoatingCompared {
 const asSold = (volume: number, { thinning }: PlannedCoat): number => volume / (1 + thinning);
 
 /** A coat of the plan beside what the log says of it. */
-function compare(planned: PlannedCoat, found: CoatRecord | undefined, used: number): CoatCompared {
+function compare(
+  planned: PlannedCoat,
+  found: CoatRecord | undefined,
+  used: number,
+  worked: (coat: CoatRecord, from: number, until: number) => number | undefined,
+): CoatCompared {
   const plan = asSold(planned.volume.value, planned);
   if (!found) return { planned, plan, used, state: 'to do' };
   const finished = finishedTogether(found.finishes, planned.trueArea);
   const { started } = found;
   const time =
-    started !== undefined && finished && finished.at > started ? (finished.at - started) / 1000 : undefined;
+    started !== undefined && finished && finished.at > started
+      ? worked(found, started, finished.at)
+      : undefined;
   return {
     ...{ planned, plan, used },
     actual: { ...found, finished },
     state: finished ? 'done' : 'begun',
-    ...(time === undefined ? {} : { time }),
+    ...(time === undefined ? {} : { time: time / 1000 }),
   };
 }
 
@@ -172,6 +180,7 @@ export function comparePlan(
   tips: readonly OwnedTip[],
   job: string | undefined,
   jobs: JobsOfPaint,
+  dayOf: DayOf = utcDay,
 ): readonly CoatingCompared[] {
   const wearOf = wearAt(record, new Map(tips.map((one) => [one.tip, one])));
   const coats = new Map(planned.map((one) => [keyOf(one), one]));
@@ -191,7 +200,13 @@ export function comparePlan(
   }
   const byCoating = new Map<string, CoatCompared[]>();
   for (const one of planned)
-    addTo(byCoating, one.coating, compare(one, record.coatOf(one), used.get(keyOf(one)) ?? 0));
+    addTo(
+      byCoating,
+      one.coating,
+      compare(one, record.coatOf(one), used.get(keyOf(one)) ?? 0, (coat, from, until) =>
+        timeWorked(record, coat.job, [from, until], dayOf),
+      ),
+    );
   const surfaces = new Set(planned.map(({ surface }) => surface));
   const isHere = (surface: string) =>
     surfaces.has(surface) || (job !== undefined && jobs.jobOfSurface(surface) === job);

@@ -32,7 +32,8 @@ export {
   type RecoatState,
 } from './clocks';
 export { unboxedBatches } from './batches';
-export { tipRecords, type DayOf, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
+export { timeWorked, type DayOf } from './days';
+export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';
 export { jobOfPaint, type JobsOfPaint } from './paint';
 export {
   BESIDE_PLAN,

@@ -13,6 +13,7 @@ import {
   type Wear,
 } from '../tip';
 import { counted, quantity, type Length, type Result } from '../units';
+import { utcDay, type DayOf } from './days';
 import type { SetupConfirmed } from './entries';
 import { throughOf, type SiteRecord, type ThroughTip } from './sheet';
 
@@ -57,10 +58,6 @@ const DAY = 86_400_000;
 const USUAL_CLASS: AbrasionClass = 2;
 /** Fewer days of use than this do not tell a rate. */
 const LEAST_DAYS = 2;
-
-/** Which day a moment is on where the tip is used: any number that grows by one from day to day. */
-export type DayOf = (at: number) => number;
-const utcDay: DayOf = (at) => Math.floor(at / DAY);
 
 /** Tips that were retired and not fitted again since. */
 function retiredNow(record: SiteRecord): ReadonlySet<string> {

@@ -145,6 +145,33 @@ export function showText(value: number, kind: DisplayKind, system: UnitSystem): 
   return unit === '×' ? `${number}×` : `${number} ${unit}`.trim();
 }
 
+/** Decimals of a number that is shown as it was written, by its size: three figures at least. */
+const FIGURES = [
+  [100, 0],
+  [10, 1],
+  [1, 2],
+] as const;
+/** A number typed in this unit has no more decimals than this. */
+const TYPED = 3;
+
+/**
+ * An SI value that was measured or typed, as text: in this unit as it was typed where it was typed in it, else to three figures.
+ * It is not rounded to the step of a hand: that was done when it was read.
+ */
+export function showWritten(value: number, kind: DisplayKind, system: UnitSystem): string {
+  const unit = unitOf(kind, system);
+  if (!Number.isFinite(value)) return `– ${unit}`.trim();
+  const exact = inUnit(value, kind, system);
+  const size = Math.abs(exact);
+  const typed = Number(exact.toFixed(TYPED));
+  // Within what a change of units and back costs, it was typed here.
+  const isTyped = Math.abs(typed - exact) <= 1e-9 * Math.max(1, size);
+  const places = FIGURES.find(([least]) => size >= least)?.[1] ?? TYPED;
+  const shown = isTyped ? typed : Number(exact.toFixed(places));
+  const text = `${shown < 0 ? '−' : ''}${grouped(String(Math.abs(shown)))}`;
+  return unit === '×' ? `${text}×` : `${text} ${unit}`.trim();
+}
+
 /** A range "140–170 bar"; collapses to one number when both ends round alike. */
 export function showRange(low: number, high: number, kind: DisplayKind, system: UnitSystem): string {
   const a = show(low, kind, system);

@@ -11,6 +11,7 @@ export {
   show,
   showRange,
   showText,
+  showWritten,
   unitOf,
   type DisplayKind,
   type Shown,

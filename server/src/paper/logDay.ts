@@ -1,5 +1,6 @@
 import type { Company, DayPaperOptions, Entry } from '@fine-spray/contract';
 import { journal, logNames, weatherWords, type NamedRows } from '@fine-spray/contract/log';
+import { offsetIn } from '@fine-spray/contract/zone';
 import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
 import type { Paper } from './page';
 
@@ -13,11 +14,11 @@ export interface LogRows extends NamedRows {
 export function writeLogDay(
   paper: Paper,
   rows: LogRows,
-  { units, offset, date }: DayPaperOptions & { readonly date: string },
+  { units, zone, date }: DayPaperOptions & { readonly date: string },
 ): void {
   const { company, entries } = rows;
   const names = logNames(rows);
-  const days = journal(entries, { names, system: units, offsetAt: () => offset });
+  const days = journal(entries, { names, system: units, offsetAt: offsetIn(zone) });
   const day = days.find((one) => one.day === date);
   paper.text(company.name, { strong: true });
   paper.title(`Site log, ${date}`);

@@ -1,5 +1,6 @@
 import { CLOCK_TOLERANCE, SKEW_LIMIT, may, type ResourceName, type Rows } from '@fine-spray/contract';
 import { planHistory, siteNow } from '@fine-spray/contract/planning';
+import { dayIn } from '@fine-spray/contract/zone';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
 import { keepOldJobs, recordOfAll } from '../log/oldJobs';
@@ -68,10 +69,10 @@ export async function paperRows(
   });
 }
 
-/** A day somewhere: its date and how far the clock there is from UTC, minutes. */
+/** A day somewhere: its date, and the zone where it is one. */
 export interface DayAsked {
   readonly date: string;
-  readonly offset: number;
+  readonly zone: string;
   readonly job?: string | undefined;
 }
 
@@ -85,10 +86,9 @@ const TIME = `case when at ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}T' then
 async function entriesOfDay(
   trx: Database,
   companyId: string,
-  { date, offset, job }: DayAsked,
+  { date, zone, job }: DayAsked,
 ): Promise<string[]> {
-  const from = Date.parse(`${date}T00:00:00Z`) - offset * 60_000;
-  const within = [new Date(from), new Date(from + 24 * 3600_000)];
+  const within = dayIn(zone, date).map((time) => new Date(time));
   const ofJob = job === undefined ? {} : { jobId: job };
   const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
   const day = ids(

@@ -10,6 +10,7 @@ import {
   type Entry,
 } from '@fine-spray/contract';
 import { coreLog } from '@fine-spray/contract/log';
+import { offsetIn } from '@fine-spray/contract/zone';
 import { readRecord } from '@fine-spray/core/record';
 import { journal, logNames, type JournalDay } from '@fine-spray/contract/log';
 import { logRows } from '../paper/rows';
@@ -226,9 +227,9 @@ describe('a day of the log on paper', () => {
 });
 
 describe('a day of a long log', () => {
-  it.each([0, -480, 330])(
-    'has what the whole log has of it, wherever the day is: %d minutes from UTC',
-    async (offset) => {
+  it.each(['UTC', 'America/Los_Angeles', 'Europe/Berlin'])(
+    'has what the whole log has of it, wherever the day is: %s',
+    async (zone) => {
       const id = randomUUID();
       const first = (await all())[0];
       // Somebody takes back another day's entry today; a clock was wrong by a day.
@@ -240,8 +241,11 @@ describe('a day of a long log', () => {
       });
       await put(id, note());
       await server.db('entry').where({ id }).update({ clock_skew: 86_400 });
+      // Summer time ends in the night after 00:30 in Berlin: each of these is on one day, and on no other.
+      for (const at of ['2026-10-24T21:59:00.000Z', '2026-10-24T22:30:00.000Z', '2026-10-25T22:59:00.000Z'])
+        await put(randomUUID(), { ...note(), at });
       const companyId = (await server.db('company').first<{ id: string }>('id')).id;
-      const how = { names: logNames(EMPTY), system: 'metric', offsetAt: () => offset } as const;
+      const how = { names: logNames(EMPTY), system: 'metric', offsetAt: offsetIn(zone) } as const;
       const says = (day: JournalDay) =>
         day.lines.map(({ entry, clock, replacedBy }) => [entry.id, clock, replacedBy?.id]);
       const stored = new Set(
@@ -249,15 +253,22 @@ describe('a day of a long log', () => {
       );
       const days = journal(await all(), how);
       expect(days.length).toBeGreaterThan(5);
+      if (zone === 'Europe/Berlin')
+        expect(days.find(({ day }) => day === '2026-10-25')?.lines.map(({ clock }) => clock)).toEqual(
+          expect.arrayContaining(['00:30', '23:59']),
+        );
+      let printed = 0;
       for (const day of days) {
-        const rows = await logRows(server.data.db, OWNER(companyId), { date: day.day, offset });
+        const rows = await logRows(server.data.db, OWNER(companyId), { date: day.day, zone });
         const found = journal(rows.entries, how).find((one) => one.day === day.day);
         expect([day.day, found && says(found)]).toEqual([day.day, says(day)]);
+        printed += says(day).length;
         const named = new Set(rows.surfaces.map((one) => one.id));
         for (const { entry } of day.lines)
           if (stored.has(entry.surfaceId ?? ''))
             expect([entry.id, named.has(entry.surfaceId ?? '')]).toEqual([entry.id, true]);
       }
+      expect(printed).toBe((await all()).length);
     },
   );
 });

@@ -15,6 +15,7 @@ import {
 import { unboxedBatches } from '@fine-spray/core/record';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { localDay } from '@/data/day';
 import { coatingsOf, jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
 import { LogFrame, useChosenJob } from '@/features/frame';
@@ -51,7 +52,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
       job,
       log.kit,
     );
-    return comparePlan(planned, log.record, tipsOf(log.kit), job.id, jobsOfPaint(log));
+    return comparePlan(planned, log.record, tipsOf(log.kit), job.id, jobsOfPaint(log), localDay);
   }, [job, log, stray]);
   if (!job && !isNone)
     return <EmptyState title="No job yet" text="What is sprayed is held against the plan of a job." />;

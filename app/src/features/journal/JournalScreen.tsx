@@ -246,11 +246,10 @@ function DayHead({ day, job }: { day: JournalDay; job: string | undefined }) {
   const first = day.weather[0];
   async function print() {
     try {
-      const offset = offsetAt(Date.parse(`${day.day}T12:00:00`));
       const query = new URLSearchParams({
         size,
         units: system,
-        offset: String(offset),
+        zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
         ...(job ? { job } : {}),
       });
       saveBlob(`site-log-${day.day}.pdf`, await fileOf(`/api/log/days/${day.day}?${query.toString()}`));

@@ -49,10 +49,10 @@ export const comb = entryKind({
     }),
   // 2: a speed is one that was timed. Forms before opened on the card's: where it is that very one, nobody did.
   older: [(payload) => (payload['speed'] === payload['cardSpeed'] ? { ...payload, speed: null } : payload)],
-  words: ({ coatingId, coat, lastWet, target }, { show, coating }) =>
+  words: ({ coatingId, coat, lastWet, target }, { show, planned, coating }) =>
     joined([
       lastWet.map((tooth) => (tooth === null ? 'none wet' : show(tooth, 'wetFilm'))).join(' · '),
-      target !== null && `wanted ${show(target, 'wetFilm')}`,
+      target !== null && `wanted ${planned(target, 'wetFilm')}`,
       coatName(coat).toLowerCase(),
       coating(coatingId),
     ]),
