@@ -233,6 +233,14 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'set-up search': ['%', () => card().tip.score],
   'fan width': ['mm', () => right(fanReadings(5, of(12, 'in')))[0]?.width?.value ?? NaN],
   'even-fan pressure': ['bar', () => card().gunPressure.value],
+  'measured setting': [
+    'bar',
+    () => {
+      const { tip } = card().tip.candidate;
+      const found = { tip, gun: of(135, 'bar'), pump: of(170, 'bar'), at: 0, sure: true, sameLine: true };
+      return right(setupCard({ ...wall, dialledIn: [found] })).gunPressure.value;
+    },
+  ],
   'pump setting': ['bar', () => card().pumpPressure.value],
   'tip flow': ['L/min', () => card().flow.value],
   'wet film target': ['μm', () => share(right(wetFilmFor(of(40, 'μm'), solids, fraction(0.05))))],

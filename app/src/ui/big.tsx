@@ -1,4 +1,4 @@
-import { otherSystem, showText, show, type DisplayKind } from '@fine-spray/core/units';
+import { showBeside, show, type DisplayKind } from '@fine-spray/core/units';
 import { View } from 'react-native';
 import { Words } from './text';
 import { useUnits } from './units';
@@ -33,7 +33,7 @@ export function Big({
         </Words>
       </View>
       <Words size={14} colour="ink2">
-        {showText(value, kind, otherSystem(system))}
+        {showBeside(value, kind, system)}
       </Words>
     </View>
   );

@@ -1,4 +1,4 @@
-import { otherSystem, show, showText, type DisplayKind } from '@fine-spray/core/units';
+import { show, showBeside, showText, type DisplayKind } from '@fine-spray/core/units';
 import { View } from 'react-native';
 import { Words, type Colour } from './text';
 import { useUnits } from './units';
@@ -16,7 +16,7 @@ export interface NumberProps {
 export function BigNumber({ value, kind, size = 30, colour = 'ink', both = true }: NumberProps) {
   const { system } = useUnits();
   const { number, unit } = show(value, kind, system);
-  const other = showText(value, kind, otherSystem(system));
+  const other = showBeside(value, kind, system);
   return (
     <View>
       <View className="flex-row items-baseline gap-1">

@@ -1,3 +1,4 @@
+import type { ConfirmedSetup } from '../entry';
 import type { Coating, Hose, Sprayer, Tip } from '../kit';
 import type { PlanHistory } from './history';
 
@@ -15,4 +16,15 @@ export interface Kit {
   readonly hotOn?: readonly string[];
   /** How warm paint was when it was measured last, K: by job and coating. */
   readonly paintAt?: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  /** Set-ups dialled in, the last one last: by surface, those without one under `NO_SURFACE`. */
+  readonly dialledIn?: Readonly<Record<string, readonly DialledInRow[]>>;
 }
+
+/** Where set-ups stand that were dialled in without a surface. */
+export const NO_SURFACE = '';
+
+/** A set-up confirmed on a surface; when, ms since 1970. */
+export type DialledInRow = Pick<
+  ConfirmedSetup,
+  'coatingId' | 'tip' | 'gun' | 'pump' | 'sure' | 'sprayerId' | 'hoseIds'
+> & { readonly at: number };

@@ -1,11 +1,13 @@
+import type { DialledIn } from '@fine-spray/core/setup';
 import { conditionUnder, type Layer } from '@fine-spray/core/system';
 import type { Condition } from '@fine-spray/core/takeoff';
 import { quantity, type Temperature } from '@fine-spray/core/units';
 import type { Job, SurfaceFields } from '../job';
 import { setupRequest } from '../setupRequest';
+import { coreTip } from '../tip';
 import type { SystemLayer } from '../system';
 import { historyOf } from './history';
-import type { Kit } from './kit';
+import { NO_SURFACE, type Kit } from './kit';
 
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
 export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'> & Partial<Pick<Job, 'id' | 'paintAge'>>;
@@ -63,7 +65,12 @@ export function layerOfCoat(
 }
 
 /** The rows a surface's set-up stands on, joined, for one of its layers; undefined while one of them is missing. */
-export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer?: SurfaceLayer) {
+export function requestFor(
+  surface: SetupSurface & { readonly id?: string },
+  job: SetupJob,
+  kit: Kit,
+  layer?: SurfaceLayer,
+) {
   const asSprayed = layer ? layerAlone(surface, layer) : surface;
   const coating = kit.coatings.find(({ id }) => id === asSprayed.coatingId);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
@@ -80,6 +87,7 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     rack: kit.tips,
   });
   const history = historyOf(kit.history, asSprayed);
+  const dialledIn = dialledInOn(kit, surface.id ?? NO_SURFACE, coating.id, job);
   const paintTemperature = paintAtOf(kit, job, coating.id);
   const site = {
     power: sprayer.power,
@@ -92,9 +100,25 @@ export function requestFor(surface: SetupSurface, job: SetupJob, kit: Kit, layer
     ...request,
     site,
     ...(history ? { history } : {}),
+    ...(dialledIn.length > 0 ? { dialledIn } : {}),
     ...(paintTemperature === undefined ? {} : { paintTemperature }),
   };
 }
+
+/** What was dialled in on a surface with a coating; tips the core does not know are left out. */
+const dialledInOn = (
+  { dialledIn }: Kit,
+  surface: string,
+  coatingId: string,
+  { sprayerId, hoseIds }: SetupJob,
+): readonly DialledIn[] =>
+  (dialledIn?.[surface] ?? []).flatMap((one) => {
+    const tip = coreTip(one.tip);
+    if (one.coatingId !== coatingId || !tip) return [];
+    const sameLine = one.sprayerId === sprayerId && one.hoseIds.join() === hoseIds.join();
+    const { at, sure } = one;
+    return [{ tip, gun: quantity(one.gun), pump: quantity(one.pump), at, sure, sameLine }];
+  });
 
 /** How warm the paint was when it was measured last on this job, where that holds. */
 const paintAtOf = ({ paintAt }: Kit, { id }: SetupJob, coatingId: string): Temperature | undefined => {

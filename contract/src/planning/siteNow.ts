@@ -1,17 +1,30 @@
+import { addTo } from '@fine-spray/core/grouping';
 import { PAINT_HOLDS_FOR } from '@fine-spray/core/record';
 import { HOT } from '@fine-spray/core/safety';
 import { entriesInForce, entriesOfKind, payloadOf, timeOf, type Entry, type Weather } from '../entry';
-import type { Kit } from './kit';
+import { NO_SURFACE, type DialledInRow, type Kit } from './kit';
 
 /** Ground is taken as wet and a day as hot as it was for so long after it was written down, ms. */
 const HOLDS_FOR = PAINT_HOLDS_FOR;
 
-/** What was written down last of weather and paint on each job, not longer ago than it is taken to hold. */
+/** What was measured or written down last: weather and paint of each job as long as they are taken to hold, and what was dialled in. */
 export const siteNow = (entries: readonly Entry[], now: number): Required<SiteNow> => ({
   ...lastWeather(entries, now),
   paintAt: lastPaint(entries, now),
+  dialledIn: dialledInOn(entries),
 });
-export type SiteNow = Pick<Kit, 'rainedOn' | 'hotOn' | 'paintAt'>;
+export type SiteNow = Pick<Kit, 'rainedOn' | 'hotOn' | 'paintAt' | 'dialledIn'>;
+
+/** What was dialled in, by surface: it holds until somebody dials in again. */
+function dialledInOn(entries: readonly Entry[]): NonNullable<Kit['dialledIn']> {
+  const found = new Map<string, DialledInRow[]>();
+  for (const { entry, payload } of entriesOfKind(entries, 'set-up confirmed')) {
+    const { coatingId, tip, gun, pump, sure, sprayerId, hoseIds } = payload;
+    const row = { coatingId, tip, gun, pump, sure, sprayerId, hoseIds, at: timeOf(entry) };
+    addTo(found, entry.surfaceId ?? NO_SURFACE, row);
+  }
+  return Object.fromEntries(found);
+}
 
 /** How warm the paint was when it was measured last, by job and coating. */
 function lastPaint(entries: readonly Entry[], now: number): NonNullable<Kit['paintAt']> {

@@ -4,4 +4,4 @@ export type { PassAccount, PlannedPass } from './account';
 export { planBars, planDoor, type Bars, type ComposedPlan, type Door, type PlannedPart } from './composed';
 export { strokesFor, type Hand } from './strokes';
 export { pieceOf } from './pieces';
-export { USUAL_HAND, wallFilm, type WallFilm } from './wallFilm';
+export { USUAL_HAND, paintMissing, repeatsOf, wallFilm, type WallFilm } from './wallFilm';

@@ -3,8 +3,16 @@ import { seeded } from '../random';
 import type { SetupCard, SetupRequest } from '../setup';
 import type { Piece, Polygon } from '../shape';
 import type { SimulationJob } from '../simulation';
-import { extentOf, mainPiece, type Element } from '../takeoff';
-import { accept, quantity, type Fraction, type Length, type Result, type UnitSystem } from '../units';
+import { extentOf, mainPiece, openingsArea, pieceArea, type Element } from '../takeoff';
+import {
+  accept,
+  quantity,
+  type Fraction,
+  type Length,
+  type Result,
+  type UnitSystem,
+  type Volume,
+} from '../units';
 import { pieceOf } from './pieces';
 import { planPasses, type PassPlan } from './plan';
 import type { Direction, PassSettings } from './settings';
@@ -28,6 +36,26 @@ const CELLS = 90_000;
 const FINEST = 0.005;
 /** Wall shown around the piece, m. */
 const MARGIN = 0.25;
+
+/** Passes that a plan of one piece stands for: every coat of the whole surface over one pass of the piece. */
+export function repeatsOf(request: SetupRequest, card: SetupCard): number {
+  const main = mainPiece(request.geometry);
+  const piece = pieceArea(main) - openingsArea(main);
+  return (card.coats * card.passesPerCoat * card.area.net) / piece;
+}
+
+/**
+ * Paint of all coats of a surface that misses it: as its main piece is sprayed. It is worked out where it is asked for, since it takes
+ * a plan of passes.
+ */
+export function paintMissing(
+  request: SetupRequest,
+  card: SetupCard,
+  system: UnitSystem = 'metric',
+): Result<Volume> {
+  const film = wallFilm(request, card, undefined, system);
+  return film.ok ? accept(quantity(film.value.plan.overspray.value * repeatsOf(request, card))) : film;
+}
 
 function directionFor(element: Element, width: number, height: number): Direction {
   if (element === 'ceiling') return { kind: 'across sight', viewpoint: { x: -1, y: MARGIN + height / 2 } };

@@ -1,6 +1,6 @@
 import { archetypeOf } from '../coating';
 import { betterOverlap, evenFanProfile, gunSpeedForFilm, type OverlapVerdict } from '../film';
-import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
+import { GUN_PASSAGE, pumpForGun, steadyState, type Line, type Sprayer } from '../line';
 import { TRIGGER_SHARE } from '../quantities';
 import { SURFACE_KINDS } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
@@ -89,6 +89,7 @@ const CLOGGING_SHARE = 0.7;
 export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
   return {
     hoses: request.hoses,
+    gun: GUN_PASSAGE,
     height: request.lift,
     orifice: orificeDiameter(tip),
     fluid,

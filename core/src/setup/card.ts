@@ -16,6 +16,7 @@ import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
 import type { Candidate } from './candidate';
 import { checkRequest } from './check';
+import { tipDialledIn } from './dialledIn';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
@@ -99,6 +100,11 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     const result = workOut(context, request.chosenTip, system);
     if (!result.ok) return { ...result, field: 'tip' };
     main = score(result.value, context);
+  } else {
+    // What was measured stays, whatever the search would take since; a tip that no longer works does not.
+    const tip = tipDialledIn(request);
+    const result = tip && workOut(context, tip, system);
+    if (result?.ok) main = score(result.value, context);
   }
   const others = ranking.tips.filter(({ candidate }) => !isSameTip(candidate.tip, main.candidate.tip));
   return accept({

@@ -1,4 +1,5 @@
 export { setupCard, safetyOf, type SetupCard } from './card';
+export { pressuresAre, type DialledIn, type DialledInNow } from './dialledIn';
 export { passOf } from './filmNumbers';
 export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';

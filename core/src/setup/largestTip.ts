@@ -1,6 +1,6 @@
 import { coatingInput } from '../coating';
 import { explain, given, type Explained } from '../explain';
-import { bracketedRoot, pumpForGun } from '../line';
+import { bracketedRoot, GUN_PASSAGE, pumpForGun } from '../line';
 import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
@@ -38,7 +38,14 @@ function limitOf(
     const diameter = quantity<Length>(orifice);
     const gun = evenFanPressure(family, diameter, fluid.rheology.highShearViscosity);
     const wanted = quantity<typeof gun>(gun * (learnedEvenFan(request, family)?.value ?? 1));
-    const line = { hoses, height: lift, orifice: diameter, fluid, maxFlow: sprayer.maxFlow };
+    const line = {
+      hoses,
+      gun: GUN_PASSAGE,
+      height: lift,
+      orifice: diameter,
+      fluid,
+      maxFlow: sprayer.maxFlow,
+    };
     const { pump, flow } = pumpForGun(line, wanted);
     return { flow: flow / sprayer.maxFlow - 1, pressure: pump / sprayer.maxPressure - 1 };
   };

@@ -1,16 +1,19 @@
 import { coatingInput } from '../coating';
 import { explain, chosen, given, weakestBasis, workingDefault, type Explained, type Input } from '../explain';
-import { liftPressure, lineLoss } from '../line';
+import { pumpForGun } from '../line';
 import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, type TipFamily } from '../tip';
-import { quantity } from '../units';
+import { quantity, type Pressure } from '../units';
+import { dialledInWith, type DialledInNow } from './dialledIn';
 import { EVEN_FAN_RANGE } from './evenFan';
-import type { Candidate, PressureBand } from './candidate';
+import { lineOf, type Candidate, type PressureBand } from './candidate';
 import { fluidFrom, learnedEvenFan, type SearchContext, type SetupRequest } from './request';
 
 export interface LineNumbers {
   readonly gunPressure: Explained & PressureBand;
   readonly pumpPressure: Explained & PressureBand;
   readonly flow: Explained;
+  /** What was measured with this tip on this surface; where it is used, the pressures are that and no range. */
+  readonly dialledIn?: DialledInNow;
 }
 
 /** Pressure of an even fan at the reference paint and orifice: the family's default, or what the log has taught. */
@@ -32,6 +35,16 @@ function familyInput(request: SetupRequest, family: TipFamily): Input {
   };
 }
 
+/** A pressure that was measured: no range is left to look in. */
+function asMeasured(label: string, pressure: Pressure): Explained & PressureBand {
+  const inputs = { measured: given(label, 'pressure', pressure, 'Test cards on this surface') };
+  return {
+    ...explain('measured setting', 'pressure', inputs, (v) => v.measured),
+    start: pressure,
+    stop: pressure,
+  };
+}
+
 /** Gun pressure, the pump setting that gives it through the hoses, and the flow, for one tip. */
 export function lineNumbers(context: SearchContext, main: Candidate): LineNumbers {
   const { request, fluid } = context;
@@ -44,14 +57,12 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
   const lowShear = coatingInput(request.coating, 'viscosityLowShear');
   const highShear = coatingInput(request.coating, 'viscosityHighShear');
   const density = coatingInput(request.coating, 'density');
-  const diameter = quantity<typeof main.fanWidth>(orifice.value);
 
   /** Pump pressure for a gun pressure, with the paint as these readings have it. */
   const pumpAt = (gun: number, low = lowShear.value, high = highShear.value, kilograms = density.value) => {
     const paint = fluidFrom(low, high, kilograms, request);
-    const tipFluid = { density: paint.density, highShearViscosity: paint.rheology.highShearViscosity };
-    const flow = orificeFlow(diameter, quantity(gun), tipFluid);
-    return gun + lineLoss(request.hoses, flow, paint) + liftPressure(request.lift, paint.density);
+    const line = { ...lineOf(context, main.tip), fluid: paint };
+    return pumpForGun(line, quantity(gun)).pump;
   };
   const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
   const { start, stop } = main.band;
@@ -68,14 +79,18 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
     stop,
   };
 
-  const gun = workingDefault(
-    'Gun pressure',
-    'pressure',
-    main.gunPressure,
-    start,
-    stop,
-    'Even-fan pressure of this card',
-  );
+  const dialledIn = dialledInWith(request, main.tip, (at) => pumpAt(at));
+  const measured = dialledIn?.state === 'used' ? dialledIn : undefined;
+  const gun = measured
+    ? given('Gun pressure', 'pressure', measured.gun, 'Dialled in on this surface')
+    : workingDefault(
+        'Gun pressure',
+        'pressure',
+        main.gunPressure,
+        start,
+        stop,
+        'Even-fan pressure of this card',
+      );
   const flow = explain(
     'tip flow',
     'flow',
@@ -119,9 +134,21 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
     },
     (v) => pumpAt(v.gun, v.lowShear, v.highShear, v.density),
   );
+  // The range to look in is that of the gun, as its own is: what the paint is thicker or thinner than its sheet moves both.
+  const [first, last] = [quantity<Pressure>(pumpAt(start)), quantity<Pressure>(pumpAt(stop))];
+  const pumpBand = { start: first, low: first, stop: last, high: last };
+  if (measured) {
+    return {
+      gunPressure: asMeasured('Gun', measured.gun),
+      pumpPressure: asMeasured('Pump', measured.pump),
+      flow,
+      dialledIn: measured,
+    };
+  }
   return {
     gunPressure,
-    pumpPressure: { ...pumpPressure, start: quantity(pumpAt(start)), stop: quantity(pumpAt(stop)) },
+    pumpPressure: { ...pumpPressure, ...pumpBand },
     flow,
+    ...(dialledIn ? { dialledIn } : {}),
   };
 }

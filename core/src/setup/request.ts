@@ -24,6 +24,7 @@ import {
 } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
 import { of, quantity, type Fraction, type Length, type Temperature } from '../units';
+import type { DialledIn } from './dialledIn';
 import { DEFAULT_SCHOOLS, type Schools } from './schools';
 
 /** Everything the set-up of one surface depends on. */
@@ -54,6 +55,8 @@ export interface SetupRequest {
   readonly paintTemperature?: Temperature | undefined;
   /** What is known of the site, for the cautions. */
   readonly site?: SiteFacts | undefined;
+  /** Set-ups dialled in on this surface with this coating, the last one last. */
+  readonly dialledIn?: readonly DialledIn[] | undefined;
   /** What the log has taught about this coating, tip family and kind of piece. */
   readonly history?: SetupHistory | undefined;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { largestTip, searchSetups, setupCard, type SetupRequest, type SetupSearch } from '.';
 import { ARCHETYPE_IDS } from '../coating';
 import { given } from '../explain';
-import { SPRAYER_CLASS_DATA, pumpForGun } from '../line';
+import { SPRAYER_CLASS_DATA, GUN_PASSAGE, pumpForGun } from '../line';
 import { wallRequest } from '../testing';
 import { TIP_FAMILIES, existsInFamily, tipCatalogue } from '../tip';
 import { of, quantity } from '../units';
@@ -245,6 +245,7 @@ describe('the largest tip', () => {
           const gun = evenFanPressure(family, orifice, fluid.rheology.highShearViscosity);
           const line = {
             hoses: whole.hoses,
+            gun: GUN_PASSAGE,
             height: whole.lift,
             orifice,
             fluid,

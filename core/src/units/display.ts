@@ -185,6 +185,26 @@ export function counted(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`;
 }
 
+/**
+ * What stands small beside a number: the shown one in the other units, so that one number on the screen has one beside it, wherever it
+ * came from.
+ */
+export function showBeside(value: number, kind: DisplayKind, system: UnitSystem): string {
+  return showText(asShown(value, kind, system), kind, otherSystem(system));
+}
+
+/** The range that stands small beside a range. */
+export function rangeBeside(low: number, high: number, kind: DisplayKind, system: UnitSystem): string {
+  return showRange(asShown(low, kind, system), asShown(high, kind, system), kind, otherSystem(system));
+}
+
+/** A value as it is shown, in SI. */
+function asShown(value: number, kind: DisplayKind, system: UnitSystem): number {
+  if (!Number.isFinite(value)) return value;
+  const { factor, offset } = UNITS[unitOf(kind, system)];
+  return roundedInUnit(value, kind, system) * factor + offset;
+}
+
 /** The other unit system: the small number beside the large one. */
 export function otherSystem(system: UnitSystem): UnitSystem {
   return system === 'metric' ? 'us' : 'metric';

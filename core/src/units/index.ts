@@ -12,6 +12,8 @@ export {
   showRange,
   showText,
   showWritten,
+  showBeside,
+  rangeBeside,
   unitOf,
   type DisplayKind,
   type Shown,

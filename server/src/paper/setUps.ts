@@ -1,9 +1,9 @@
 import { LAYER_NAMES } from '@fine-spray/contract/planning';
 import { CAUTIONS, wearLine, type Caution } from '@fine-spray/core/safety';
-import type { SetupCard } from '@fine-spray/core/setup';
+import { pressuresAre, type SetupCard } from '@fine-spray/core/setup';
 import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
 import { FAMILY_DATA, orificeDiameter } from '@fine-spray/core/tip';
-import { counted, otherSystem, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
+import { counted, rangeBeside, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
 import type { Cell } from './page';
 import type { PlannedLayer } from './planned';
 
@@ -18,8 +18,11 @@ export interface PrintedSetUp {
 }
 
 function pressureCell(label: string, { start, stop }: SetupCard['gunPressure'], units: UnitSystem): Cell {
-  const range = (system: UnitSystem) => showRange(start, stop, 'pressure', system);
-  return { label, value: range(units), note: range(otherSystem(units)) };
+  return {
+    label,
+    value: showRange(start, stop, 'pressure', units),
+    note: rangeBeside(start, stop, 'pressure', units),
+  };
 }
 
 function cellsOf(card: SetupCard, thinning: number, units: UnitSystem): readonly Cell[] {
@@ -27,8 +30,8 @@ function cellsOf(card: SetupCard, thinning: number, units: UnitSystem): readonly
     showText(card[part].value, card[part].kind, units);
   const limit = card.thinningLimit.value > 0 ? `up to ${text('thinningLimit')}` : 'not at all';
   return [
-    pressureCell('Gun, start to stop', card.gunPressure, units),
-    pressureCell('Pump, start to stop', card.pumpPressure, units),
+    pressureCell(`Gun, ${pressuresAre(card)}`, card.gunPressure, units),
+    pressureCell(`Pump, ${pressuresAre(card)}`, card.pumpPressure, units),
     { label: 'Move the gun', value: showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', units) },
     {
       label: card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film',

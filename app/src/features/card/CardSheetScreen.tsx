@@ -4,10 +4,8 @@ import ImageDown from 'lucide-react-native/icons/image-down';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
 import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native';
-import { dayOfEntry } from '@/data/day';
-import { lastConfirmed } from '@/data/confirmed';
+import { dayOf } from '@/data/day';
 import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
-import { useLog } from '@/data/log';
 import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
 import { ErrorState } from '@/ui/states';
@@ -21,27 +19,18 @@ import { printDrawing } from './print';
 /** The set-up card as one sheet: to hold up, to print, to send. */
 export function CardSheetScreen({ site }: { site: Site }) {
   const { system } = useUnits();
-  const { entries } = useLog();
   const toast = useToast();
   const [large, setLarge] = useState(false);
   if (!site.card.ok) return <ErrorState title="No card to show" text={site.card.message} />;
   const card = site.card.value;
-  const { tip } = card.tip.candidate;
-  const last = lastConfirmed(entries, {
-    surfaceId: site.surfaceId,
-    coatingId: site.coating.id,
-    code: card.tip.code,
-    family: tip.family,
-  });
+  const measured = card.dialledIn?.state === 'used' ? card.dialledIn : undefined;
   const svg = cardSheet(
     card,
     {
       surface: site.title,
       job: site.above,
       coating: site.coating.name,
-      measured: last
-        ? { gun: last.payload.gun, pump: last.payload.pump, on: dayOfEntry(last.entry) }
-        : undefined,
+      dialledInOn: measured && dayOf(measured.at),
       precedence: PRECEDENCE_NOTE,
     },
     system,
@@ -87,7 +76,7 @@ export function CardSheetScreen({ site }: { site: Site }) {
         />
       </View>
       <Words size={14} colour="ink2">
-        {last
+        {measured
           ? 'Pressures are those of your dial-in, measured on this surface.'
           : 'Pressures are a range until the tip is dialled in on this surface.'}
       </Words>

@@ -1,4 +1,4 @@
-import { setupCard } from '@fine-spray/core';
+import { of, setupCard } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
 import { XMLParser } from 'fast-xml-parser';
 import { cardSheet, type SheetWords } from './cardSheet';
@@ -41,11 +41,15 @@ describe('the card as a drawing', () => {
   });
 
   it('puts what was dialled in before the range, and says on what it stands', () => {
-    const all = texts(
-      cardSheet(card, say({ measured: { gun: 13e6, pump: 17e6, on: '2026-11-20' } }), 'metric'),
-    ).join(' | ');
+    const { tip } = card.tip.candidate;
+    const found = { tip, gun: of(130, 'bar'), pump: of(170, 'bar'), at: 0, sure: true, sameLine: true };
+    const measured = setupCard({ ...wallRequest(), dialledIn: [found] });
+    if (!measured.ok) throw new Error(measured.message);
+    const all = texts(cardSheet(measured.value, say({ dialledInOn: '2026-11-20' }), 'metric')).join(' | ');
     expect(all).toContain('Gun, dialled in');
     expect(all).toContain('130 bar');
+    expect(all).toContain('170 bar');
+    expect(all).not.toContain('start to stop');
     expect(all).toContain('Dialled in 2026-11-20. Basis: measured on this job.');
   });
 

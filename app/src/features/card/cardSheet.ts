@@ -3,7 +3,9 @@ import {
   FAMILY_DATA,
   counted,
   orificeDiameter,
-  otherSystem,
+  rangeBeside,
+  showBeside,
+  pressuresAre,
   showRange,
   showText,
   CAUTIONS,
@@ -18,8 +20,8 @@ export interface SheetWords {
   readonly surface: string;
   readonly job: string;
   readonly coating: string;
-  /** Measured at a dial-in, which then stands in front of the card's own range. */
-  readonly measured?: { readonly gun: number; readonly pump: number; readonly on: string } | undefined;
+  /** The day it was dialled in, where the card has what was measured then. */
+  readonly dialledInOn?: string | undefined;
   readonly precedence: string;
 }
 
@@ -67,26 +69,20 @@ function words(
  * no font of ours, so that any program shows it.
  */
 export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem): string {
-  const other = otherSystem(system);
   const both = (value: number, kind: DisplayKind): [string, string] => [
     showText(value, kind, system),
-    showText(value, kind, other),
+    showBeside(value, kind, system),
   ];
   const range = (low: number, high: number, kind: DisplayKind): [string, string] => [
     showRange(low, high, kind, system),
-    showRange(low, high, kind, other),
+    rangeBeside(low, high, kind, system),
   ];
   const { tip } = card.tip.candidate;
-  const { measured } = say;
-  const pump = measured
-    ? both(measured.pump, 'pressure')
-    : range(card.pumpPressure.start, card.pumpPressure.stop, 'pressure');
-  const gun = measured
-    ? both(measured.gun, 'pressure')
-    : range(card.gunPressure.start, card.gunPressure.stop, 'pressure');
+  const pump = range(card.pumpPressure.start, card.pumpPressure.stop, 'pressure');
+  const gun = range(card.gunPressure.start, card.gunPressure.stop, 'pressure');
   const cells: readonly (readonly [string, readonly [string, string]])[] = [
-    [measured ? 'Pump, dialled in' : 'Pump, start to stop', pump],
-    [measured ? 'Gun, dialled in' : 'Gun, start to stop', gun],
+    [`Pump, ${pressuresAre(card)}`, pump],
+    [`Gun, ${pressuresAre(card)}`, gun],
     ['Wet film', both(card.wetFilm.value, 'wetFilm')],
     ['Dry film', both(card.dryFilm.value, 'dryFilm')],
     ['Distance', both(card.distance.value, 'distance')],
@@ -134,8 +130,8 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
     ]),
     `<path d="M30 506H810" stroke="#000" stroke-width="1"/>`,
     words(
-      measured
-        ? `Dialled in ${measured.on}. Basis: measured on this job.`
+      say.dialledInOn !== undefined
+        ? `Dialled in ${say.dialledInOn}. Basis: measured on this job.`
         : 'Not dialled in yet: start low, raise until the fan is even.',
       30,
       527,

@@ -3,6 +3,7 @@ import {
   UNITS,
   aboutText,
   isSameTip,
+  paintMissing,
   searchSetups,
   setupCard,
   showRange,
@@ -48,12 +49,14 @@ export const cardOf = (request: SetupRequest, tip: Tip, system: UnitSystem): Res
 
 /** What set-ups are compared by: litres, hours, cost, and what can go wrong. */
 export function setUpNumbers(
+  request: SetupRequest,
   card: SetupCard,
   { hour, currency }: Pick<CompanyBook, 'hour' | 'currency'>,
   system: UnitSystem,
 ): readonly ColumnNumber[] {
   const { candidate } = card.tip;
-  const { sprayingTime, overspray, aboveEvenFan, flowShare, pressureMargin, overlap } = candidate;
+  const { sprayingTime, aboveEvenFan, flowShare, pressureMargin, overlap } = candidate;
+  const missing = paintMissing(request, card, system);
   const percent = (share: number) => showText(share, 'percent', system);
   // The unit beside the name: a range with its unit is too wide for three columns on a phone
   const range = (name: string, low: number, high: number, kind: DisplayKind) => {
@@ -67,7 +70,7 @@ export function setUpNumbers(
     { name: 'Paint, likely', text: showText(card.paint.value, 'volume', system) },
     {
       name: 'Misses the piece',
-      text: `${aboveEvenFan ? 'over ' : ''}${showText(overspray, 'volume', system)}`,
+      text: missing.ok ? `${aboveEvenFan ? 'over ' : ''}${showText(missing.value, 'volume', system)}` : '?',
     },
     range('Gun pressure', card.gunPressure.start, card.gunPressure.stop, 'pressure'),
     range('Gun speed', card.gunSpeed.low, card.gunSpeed.high, 'speed'),

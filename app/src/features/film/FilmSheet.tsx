@@ -6,6 +6,7 @@ import {
   type Explained,
   type SetupCard,
   type SetupRequest,
+  repeatsOf,
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -198,6 +199,9 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
               onOpen={why.ask}
             />
           </View>
+          <Words className="px-2">
+            {`All coats of the whole surface: ${text(wall.plan.overspray.value * repeatsOf(request, card), 'volume')} misses it.`}
+          </Words>
           <Words size={14} colour="ink2" className="px-2 pb-2">
             {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${mainPiece(request.geometry).openings.some(({ at }) => at === undefined) ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
           </Words>

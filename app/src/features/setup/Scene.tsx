@@ -1,4 +1,4 @@
-import { otherSystem, showText, type SetupCard } from '@fine-spray/core';
+import { showBeside, showText, type SetupCard } from '@fine-spray/core';
 import { View } from 'react-native';
 import Svg, { Line, Path, Polygon, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '@/ui/theme/theme';
@@ -21,6 +21,7 @@ export function Scene({ card, hoseText }: { card: SetupCard; hoseText: string })
   const half = Math.min(88, ((card.fan.value / card.distance.value) * reach) / 2);
   const text = { fontFamily: 'Next400', fontSize: 13, fill: palette.ink2 };
   const strong = { fontFamily: 'Next700', fontSize: 15, fill: palette.ink };
+  const start = card.dialledIn?.state === 'used' ? 'dialled in' : 'start';
   const fanText = showText(card.fan.value, 'fanWidth', system);
   const label = `Pump to wall: pump at ${showText(card.pumpPressure.start, 'pressure', system)}, gun at ${showText(card.gunPressure.start, 'pressure', system)}, ${showText(card.distance.value, 'distance', system)} from the wall, fan ${fanText} wide`;
   return (
@@ -65,7 +66,7 @@ export function Scene({ card, hoseText }: { card: SetupCard; hoseText: string })
           strokeLinejoin="round"
         />
         <SvgText x={8} y={84} {...text}>
-          pump, start
+          {`pump, ${start}`}
         </SvgText>
         <SvgText x={8} y={100} {...strong}>
           {showText(card.pumpPressure.start, 'pressure', system)}
@@ -74,7 +75,7 @@ export function Scene({ card, hoseText }: { card: SetupCard; hoseText: string })
           {hoseText}
         </SvgText>
         <SvgText x={112} y={58} {...text}>
-          gun, start
+          {`gun, ${start}`}
         </SvgText>
         <SvgText x={112} y={75} {...strong}>
           {showText(card.gunPressure.start, 'pressure', system)}
@@ -105,7 +106,7 @@ export function Scene({ card, hoseText }: { card: SetupCard; hoseText: string })
           {`fan ${fanText}`}
         </SvgText>
         <SvgText x={WALL_X - 8} y={32} textAnchor="end" {...text}>
-          {showText(card.fan.value, 'fanWidth', otherSystem(system))}
+          {showBeside(card.fan.value, 'fanWidth', system)}
         </SvgText>
       </Svg>
     </View>

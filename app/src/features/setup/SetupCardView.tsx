@@ -2,7 +2,8 @@ import {
   containerText,
   counted,
   orificeDiameter,
-  otherSystem,
+  rangeBeside,
+  pressuresAre,
   show,
   showRange,
   showText,
@@ -10,7 +11,6 @@ import {
   type Explained,
   type SetupCard,
   type TipAdvice,
-  type UnitSystem,
 } from '@fine-spray/core';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -80,8 +80,7 @@ function PressureCell({
   onPress: () => void;
 }) {
   const { system } = useUnits();
-  const range = (units: UnitSystem) => showRange(number.start, number.stop, 'pressure', units);
-  const [digits = '', unit = ''] = range(system).split(' ');
+  const [digits = '', unit = ''] = showRange(number.start, number.stop, 'pressure', system).split(' ');
   return (
     <Cell label={label} onPress={onPress}>
       <View className="flex-row items-baseline gap-1">
@@ -91,7 +90,7 @@ function PressureCell({
         <Words weight="semi">{unit}</Words>
       </View>
       <Words size={14} colour="ink2">
-        {range(otherSystem(system))}
+        {rangeBeside(number.start, number.stop, 'pressure', system)}
       </Words>
     </Cell>
   );
@@ -173,8 +172,16 @@ function HandPart({ card, open, coats }: PartProps & { coats: number }) {
   return (
     <>
       <View className="flex-row flex-wrap">
-        <PressureCell label="Gun, start to stop" number={card.gunPressure} onPress={open('gunPressure')} />
-        <PressureCell label="Pump, start to stop" number={card.pumpPressure} onPress={open('pumpPressure')} />
+        <PressureCell
+          label={`Gun, ${pressuresAre(card)}`}
+          number={card.gunPressure}
+          onPress={open('gunPressure')}
+        />
+        <PressureCell
+          label={`Pump, ${pressuresAre(card)}`}
+          number={card.pumpPressure}
+          onPress={open('pumpPressure')}
+        />
       </View>
       <Rule />
       <View className="flex-row flex-wrap">

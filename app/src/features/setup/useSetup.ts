@@ -4,7 +4,7 @@ import { useMemo, useRef } from 'react';
 
 /** The set-up card of a surface, worked out here and now; with the last good one while an input is refused. */
 export function useSetup(
-  surface: SetupSurface,
+  surface: SetupSurface & { readonly id?: string },
   job: SetupJob,
   kit: Kit,
   system: UnitSystem,

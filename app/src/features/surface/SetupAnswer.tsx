@@ -49,7 +49,7 @@ export function SetupAnswer({
   onBeside,
 }: SetupAnswerProps) {
   const { system } = useUnits();
-  const { layers, underneath, sprayed, role, setRole, card, refusal, coating } = setup;
+  const { layers, underneath, sprayed, role, setRole, request, card, refusal, coating } = setup;
   const works = card !== undefined && !refusal;
   return (
     <View className="gap-3">
@@ -74,13 +74,8 @@ export function SetupAnswer({
           ) : null}
         </View>
       ) : null}
-      {works && !underneath ? (
-        <DialledIn
-          surfaceId={surfaceId}
-          coatingId={sprayed.coatingId}
-          code={card.tip.code}
-          family={card.tip.candidate.tip.family}
-        />
+      {works && card.dialledIn && request ? (
+        <DialledIn found={card.dialledIn} limit={request.sprayer.maxPressure} />
       ) : null}
       {card ? (
         <SetupCardView

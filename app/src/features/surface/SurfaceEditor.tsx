@@ -51,7 +51,7 @@ export function SurfaceEditor({
   const toast = useToast();
   const [open, setOpen] = useState<CardPart>();
   const [beside, setBeside] = useState<'film' | 'set-ups'>();
-  const setup = useLayerSetup(surface, job, kit);
+  const setup = useLayerSetup(surface, job, kit, surfaceId);
   const { card, refusal, request, coating, underneath } = setup;
   const override = useCoatingOverride(coating);
   const allErrors = refusal

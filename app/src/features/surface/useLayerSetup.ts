@@ -15,9 +15,16 @@ export const layerKey = (layers: readonly SurfaceLayer[], index: number) =>
   layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
 
 /** The set-up of one layer of a surface: which one is chosen, its card or the last that worked, and why there is none. */
-export function useLayerSetup(surface: SetupSurface, job: SetupJob, kit: Kit) {
+export function useLayerSetup(
+  of: SetupSurface,
+  job: SetupJob,
+  kit: Kit,
+  /** Nothing for a set-up without a job. */
+  id: string | null,
+) {
   const { system } = useUnits();
   const [role, setRole] = useState('finish');
+  const surface = useMemo(() => (id === null ? of : { ...of, id }), [of, id]);
   const { layers, underneath, sprayed } = useMemo(() => {
     const all = layersOf(surface);
     const layer = all.find((_layer, index) => layerKey(all, index) === role);

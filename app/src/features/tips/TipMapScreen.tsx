@@ -96,7 +96,9 @@ export function TipMapScreen({ site }: { site: Site }) {
 /** A tip of the map: how it fits and why, and the way to fit it. */
 function ChosenTip({ site, chosen, family }: { site: Site; chosen: TipCell; family: TipFamily }) {
   const { system } = useUnits();
-  const now = site.card.ok ? site.card.value.tip : undefined;
+  const card = site.card.ok ? site.card.value : undefined;
+  const now = card?.tip;
+  const isOnCard = now !== undefined && chosen.code === now.code && family === now.candidate.tip.family;
   return (
     <Panel testID="tip-chosen">
       <View className="flex-row flex-wrap items-end gap-4">
@@ -109,9 +111,9 @@ function ChosenTip({ site, chosen, family }: { site: Site; chosen: TipCell; fami
         </View>
       </View>
       {chosen.option ? (
-        <Words colour="ink2">{`${showText(chosen.option.candidate.gunPressure, 'pressure', system)} at the gun, ${showText(chosen.option.candidate.gunSpeed, 'speed', system)}, ${chosen.option.mesh} mesh, ${chosen.option.seal.name.toLowerCase()}, ${chosen.option.finish} finish.`}</Words>
+        <Words colour="ink2">{`${showText(isOnCard && card ? card.gunPressure.value : chosen.option.candidate.gunPressure, 'pressure', system)} at the gun, ${showText(chosen.option.candidate.gunSpeed, 'speed', system)}, ${chosen.option.mesh} mesh, ${chosen.option.seal.name.toLowerCase()}, ${chosen.option.finish} finish.`}</Words>
       ) : null}
-      {chosen.option && chosen.code === now?.code && family === now.candidate.tip.family ? (
+      {chosen.option && isOnCard ? (
         <Words weight="semi">On the card now.</Words>
       ) : chosen.option ? (
         <Button

@@ -20,6 +20,12 @@ export const SETUP_FORMULAS = {
     source: 'Heuristic of this program',
     range: 'About ±20 %; start low and raise until the fan is even',
   },
+  'measured setting': {
+    name: 'Dialled in on this surface',
+    expression: 'P = what the test cards showed on this surface with this coating and tip',
+    source: 'Site log',
+    range: 'Same coating, tip and paint; dial in again when the paint is colder, warmer or thinned otherwise',
+  },
   'pump setting': {
     name: 'Pump setting for the hose',
     expression: 'P pump = P gun + Σ 4 L τw ÷ D + ρ g z',

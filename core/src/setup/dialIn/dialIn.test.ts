@@ -216,7 +216,7 @@ describe('a dial-in', () => {
 
   it('sets what a hand can set', () => {
     const range = handRange(of(9.61, 'MPa'), of(6, 'MPa'), of(15.59, 'MPa'), 'metric');
-    expect([range.start, range.floor, range.stop, range.step].map(bar)).toEqual([100, 60, 155, 5]);
+    expect([range.start, range.floor, range.stop, range.step].map(bar)).toEqual([95, 60, 155, 5]);
     const exact = handRange(of(100, 'bar'), of(60, 'bar'), of(150, 'bar'), 'metric');
     expect([exact.start, exact.floor, exact.stop].map(bar)).toEqual([100, 60, 150]);
     const us = handRange(of(1390, 'psi'), of(870, 'psi'), of(2262, 'psi'), 'us');

@@ -78,13 +78,15 @@ export function handStep(system: UnitSystem): Pressure {
   return system === 'metric' ? of(5, 'bar') : of(50, 'psi');
 }
 
-/** Rounds a range to what a hand can set: start and floor up, the stop down. */
+/** Rounds a range to what a hand can set: the start as the card says it, the floor up, the stop down. */
 export function handRange(start: number, floor: number, stop: number, system: UnitSystem): DialInRange {
   const step = handStep(system);
   const up = (value: number) => quantity<Pressure>(Math.ceil(value / step - 1e-9) * step);
+  const first = quantity<Pressure>(Math.round(start / step) * step);
   const last = quantity<Pressure>(Math.floor(stop / step + 1e-9) * step);
   const within = (value: Pressure) => (value > last ? last : value);
-  return { start: within(up(start)), floor: within(up(floor)), stop: last, step };
+  const lowest = up(floor);
+  return { start: within(first), floor: within(lowest > first ? first : lowest), stop: last, step };
 }
 
 /** Begins a dial-in at the lowest pressure to try. Refuses a range that is none. */
