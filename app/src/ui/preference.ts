@@ -1,33 +1,49 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 
-function read<T extends string>(name: string, fallback: T, allowed: readonly T[]): T {
+const nameOf = (name: string) => `fine-spray.${name}`;
+
+/** What holds until the page is closed where storage is full or forbidden. */
+const held = new Map<string, string>();
+const listeners = new Set<() => void>();
+
+/** Told of a choice made here, and of one made on another page of this device. */
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  globalThis.addEventListener?.('storage', listener);
+  return () => {
+    listeners.delete(listener);
+    globalThis.removeEventListener?.('storage', listener);
+  };
+}
+
+function readText(name: string): string | undefined {
+  const here = held.get(name);
+  if (here !== undefined) return here;
   try {
-    const kept = globalThis.localStorage?.getItem(`fine-spray.${name}`) as T | null;
-    return kept !== null && kept !== undefined && allowed.includes(kept) ? kept : fallback;
+    return globalThis.localStorage?.getItem(nameOf(name)) ?? undefined;
   } catch {
-    return fallback;
+    return undefined;
   }
 }
 
-/** A choice remembered on this device; works for the session where storage is not allowed. */
+function keepText(name: string, value: string): void {
+  held.delete(name);
+  try {
+    globalThis.localStorage?.setItem(nameOf(name), value);
+  } catch {
+    held.set(name, value);
+  }
+  listeners.forEach((listener) => listener());
+}
+
+/** A choice remembered on this device: the same on every page of it. It works for the session where storage is not allowed. */
 export function usePreference<T extends string>(
   name: string,
   fallback: T,
   allowed: readonly T[],
 ): readonly [T, (value: T) => void] {
-  const [value, setValue] = useState(() => read(name, fallback, allowed));
-  const keep = useCallback(
-    (next: T) => {
-      setValue(next);
-      try {
-        globalThis.localStorage?.setItem(`fine-spray.${name}`, next);
-      } catch {
-        // Storage is full or forbidden: the choice holds until the page is closed.
-      }
-    },
-    [name],
-  );
-  return [value, keep];
+  const [text, keep] = usePreferenceText(name, fallback);
+  return [allowed.find((one) => one === text) ?? fallback, keep];
 }
 
 /** A short text remembered on this device, such as who writes here. */
@@ -35,24 +51,8 @@ export function usePreferenceText(
   name: string,
   fallback: string,
 ): readonly [string, (value: string) => void] {
-  const key = `fine-spray.${name}`;
-  const [value, setValue] = useState(() => {
-    try {
-      return globalThis.localStorage?.getItem(key) ?? fallback;
-    } catch {
-      return fallback;
-    }
-  });
-  const keep = useCallback(
-    (next: string) => {
-      setValue(next);
-      try {
-        globalThis.localStorage?.setItem(key, next);
-      } catch {
-        // As above: it holds until the page is closed.
-      }
-    },
-    [key],
-  );
+  const read = () => readText(name) ?? fallback;
+  const value = useSyncExternalStore(subscribe, read, read);
+  const keep = useCallback((next: string) => keepText(name, next), [name]);
   return [value, keep];
 }

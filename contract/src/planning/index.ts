@@ -9,6 +9,7 @@ export {
   coreLayers,
   layerOfCoat,
   layerAlone,
+  layerKey,
   layersOf,
   layersOfChoice,
   requestFor,

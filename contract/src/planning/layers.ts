@@ -38,6 +38,10 @@ export interface SurfaceLayer extends SystemLayer {
   readonly tip: SetupSurface['tip'];
 }
 
+/** What a layer is told by among several: its role, and its place where two have the same. */
+export const layerKey = (layers: readonly SurfaceLayer[], index: number): string =>
+  layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
+
 /** The layers of a surface from the surface outwards, the finish last. */
 export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
   const { tip, under } = surface;

@@ -16,7 +16,7 @@ import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
-import { outbox } from '@/data/outbox';
+import { useWriteDown } from '@/data/writeDown';
 import { SiteCautions } from '@/features/cautions';
 import { GaugePanel } from '@/features/gauge';
 import { lineRequest } from '@/features/line';
@@ -26,11 +26,11 @@ import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { PatternTile, SEEN_WORDS } from './PatternTile';
 import { WidthAnswer } from './WidthAnswer';
@@ -80,9 +80,15 @@ function Dialling({
   state: DialInState;
 }) {
   const { system } = useUnits();
-  const next = useNextInSight(dial.session.events.length);
+  // Before it is begun nothing is to be set: from then on what is, comes into sight.
+  const next = useNextInSight(dial.session.ready ? dial.session.events.length + 1 : 0);
   const lists = faultLists(site);
-  if (!dial.session.ready) return <BeforeSpraying site={site} card={card} dial={dial} />;
+  if (!dial.session.ready)
+    return (
+      <View ref={next}>
+        <BeforeSpraying site={site} card={card} dial={dial} />
+      </View>
+    );
   const pumpFor = (gun: number): number => {
     const line = lineForGun(lineRequest(site, card), quantity(gun), system);
     return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
@@ -304,8 +310,7 @@ function Found({
   pump: number;
   dial: Dial;
 }) {
-  const { write } = useLog();
-  const toast = useToast();
+  const writeDown = useWriteDown();
   const { pressure, certainty, sure, cards } = state;
   function keep() {
     const { tip } = card.tip.candidate;
@@ -326,17 +331,15 @@ function Found({
       cards,
       width: null,
     };
-    const { id } = write({ kind: 'set-up confirmed', payload, jobId: site.jobId, surfaceId: site.surfaceId });
+    const { jobId, surfaceId } = site;
+    const id = writeDown(
+      { kind: 'set-up confirmed', payload, jobId, surfaceId },
+      'Kept for this coating, tip and sprayer.',
+      () => dial.keep(''),
+    );
     dial.keep(id);
-    toast({
-      text: 'Kept for this coating, tip and sprayer.',
-      undo: () => {
-        if (!outbox.takeBack(id))
-          toast({ text: 'It is in the log already. Dial in again and the newer one holds.' });
-        else dial.keep('');
-      },
-    });
   }
+  const keepOnce = useOneTap(keep);
   return (
     <Panel title={sure ? 'Lowest even fan' : 'Even here, but the cards disagree'} testID="dial-in-found">
       <View className="flex-row flex-wrap gap-x-6 gap-y-2">
@@ -353,7 +356,7 @@ function Found({
           Kept for this coating, tip and sprayer.
         </Words>
       ) : (
-        <Button label="Keep this set-up" kind="primary" onPress={keep} />
+        <Button label="Keep this set-up" kind="primary" onPress={keepOnce} />
       )}
       <Button label="Dial in again" onPress={dial.again} />
     </Panel>

@@ -13,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { useKept } from '@/data/kept';
 import type { Site } from '@/features/site';
+import { useOneTap } from '@/ui/oneTap';
 import { useUnits } from '@/ui/units';
 
 export interface DialInSession {
@@ -72,7 +73,9 @@ export function useDialIn(site: Site) {
     () => (setup ? dialIn(setup, session.events, system) : undefined),
     [setup, session.events, system],
   );
-  const answer = (event: DialInEvent) => setSession({ ...session, events: [...session.events, event] });
+  const answer = useOneTap((event: DialInEvent) =>
+    setSession({ ...session, events: [...session.events, event] }),
+  );
   return {
     session,
     setup,

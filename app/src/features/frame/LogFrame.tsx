@@ -64,14 +64,7 @@ export function useChosenJob(
     ...(none === undefined ? [] : [{ value: NO_JOB, label: none }]),
   ];
   const choice =
-    options.length > 1 ? (
-      <Choice
-        label="Job"
-        value={chosen}
-        options={options}
-        onChange={setChosen}
-      />
-    ) : null;
+    options.length > 1 ? <Choice label="Job" value={chosen} options={options} onChange={setChosen} /> : null;
   const wait = here ? undefined : <BringingJob failed={failed} retry={retry} />;
   return { job, choice, wait, isNone: chosen === NO_JOB };
 }

@@ -15,6 +15,7 @@ import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
+import { useOneTap } from '@/ui/oneTap';
 import { useToast } from '@/ui/toast';
 
 const STATUS_WORDS: Readonly<Record<Job['status'], string>> = {
@@ -82,7 +83,7 @@ function useNewJob() {
       toast({ text: `Not made: ${whyFailed(error)}` });
     }
   };
-  return { make, loading: !kit && !failed };
+  return { make: useOneTap(make), loading: !kit && !failed };
 }
 
 /** The company's jobs, what is in progress first. */
@@ -95,7 +96,7 @@ export function JobList() {
   return (
     <Screen title="Jobs" above={company.data?.name}>
       {mayPlan ? (
-        <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={() => void make()} />
+        <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={make} />
       ) : null}
       {jobs.isPending ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (

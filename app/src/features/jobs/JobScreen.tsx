@@ -24,6 +24,7 @@ import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
+import { useOneTap } from '@/ui/oneTap';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
@@ -36,7 +37,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
   const { put } = useWrites('surfaces');
   const router = useRouter();
   const toast = useToast();
-  return async () => {
+  return useOneTap(async () => {
     const last = surfaces[surfaces.length - 1];
     const fields = newSurface(job.id, kit.coatings, (last?.position ?? 0) + 10, last?.room ?? '');
     if (!fields) {
@@ -50,7 +51,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
     } catch (error) {
       toast({ text: `Not made: ${whyFailed(error)}` });
     }
-  };
+  });
 }
 
 function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
@@ -79,7 +80,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
       </View>
       {job.note ? <Words>{job.note}</Words> : null}
       <Places job={job} surfaces={surfaces} kit={kit} />
-      {mayPlan ? <Button label="Add a single surface" icon={Plus} onPress={() => void add()} /> : null}
+      {mayPlan ? <Button label="Add a single surface" icon={Plus} onPress={() => add()} /> : null}
       {surfaces.length === 0 ? (
         <EmptyState
           title="No surfaces yet"
@@ -114,10 +115,10 @@ function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]
       ) : null}
       {mayPlan ? (
         <>
-          <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => void add('room')} />
+          <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => add('room')} />
           <View className="flex-row flex-wrap gap-2">
-            <Button label="An elevation" onPress={() => void add('elevation')} className="flex-1" />
-            <Button label="Fence, stair, pieces" onPress={() => void add('loose')} className="flex-1" />
+            <Button label="An elevation" onPress={() => add('elevation')} className="flex-1" />
+            <Button label="Fence, stair, pieces" onPress={() => add('loose')} className="flex-1" />
           </View>
         </>
       ) : null}

@@ -150,7 +150,7 @@ interface StepProps {
   readonly onInvalid: (field: string) => (message: string | undefined) => void;
 }
 
-function Measuring({ check, answer, change, onInvalid }: StepProps) {
+function Measuring({ site, check, answer, change, onInvalid }: StepProps) {
   return (
     <Panel title="1. Measure">
       <Choice
@@ -171,7 +171,12 @@ function Measuring({ check, answer, change, onInvalid }: StepProps) {
         onChange={(temperature) => change({ temperature })}
         onInvalid={onInvalid('temperature')}
       />
-      <Stopwatch label="Cup time" readings={check.before} onChange={(before) => change({ before })} />
+      <Stopwatch
+        label="Cup time"
+        of={`${site.key} ${site.coating.id}`}
+        readings={check.before}
+        onChange={(before) => change({ before })}
+      />
       <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
     </Panel>
   );
@@ -261,7 +266,12 @@ function Afterwards({
         value={check.addedWhat}
         onChange={(addedWhat) => change({ addedWhat })}
       />
-      <Stopwatch label="Cup time after" readings={check.after} onChange={(after) => change({ after })} />
+      <Stopwatch
+        label="Cup time after"
+        of={`${site.key} ${site.coating.id}`}
+        readings={check.after}
+        onChange={(after) => change({ after })}
+      />
       {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
       <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
       <Segmented

@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useKept } from '@/data/kept';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { meanOf } from '@fine-spray/contract';
@@ -11,30 +12,44 @@ const APART = 0.1;
 
 const half = (seconds: number) => (Math.round(seconds * 2) / 2).toFixed(1);
 
-/** A stopwatch for one thumb: one large button, started when the cup clears, stopped when the stream breaks. */
+/** A cup that runs longer than this was forgotten, ms: no cup time is over ten minutes. */
+const FORGOTTEN = 600_000;
+
+/** When a stopwatch was started, ms since 1970; nothing of one that nobody stopped. */
+const readStart = (stored: unknown): number | undefined =>
+  typeof stored === 'number' && stored <= Date.now() && Date.now() - stored < FORGOTTEN ? stored : undefined;
+
+/**
+ * A stopwatch for one thumb: one large button, started when the cup clears, stopped when the stream breaks. It runs on behind another
+ * screen, and on a phone that locks.
+ */
 export function Stopwatch({
   label,
+  of,
   readings,
   onChange,
-  now = () => performance.now(),
+  now = () => Date.now(),
 }: {
   label: string;
+  /** What is timed: its start is kept on this device under that. */
+  of: string;
   readings: readonly number[];
   onChange: (readings: readonly number[]) => void;
   now?: () => number;
 }) {
-  const [started, setStarted] = useState<number>();
+  const [started, setStarted] = useKept<number | undefined>(`stopwatch ${of} ${label}`, readStart, undefined);
   const [, setTick] = useState(0);
-  const timer = useRef<ReturnType<typeof setInterval>>(undefined);
-  useEffect(() => () => clearInterval(timer.current), []);
   const running = started !== undefined;
+  useEffect(() => {
+    if (!running) return undefined;
+    const timer = setInterval(() => setTick((tick) => tick + 1), 100);
+    return () => clearInterval(timer);
+  }, [running]);
   function press() {
     if (started === undefined) {
       setStarted(now());
-      timer.current = setInterval(() => setTick((tick) => tick + 1), 100);
       return;
     }
-    clearInterval(timer.current);
     const seconds = (now() - started) / 1000;
     setStarted(undefined);
     if (seconds >= 2) onChange([...readings, Math.round(seconds * 10) / 10].slice(-MOST));

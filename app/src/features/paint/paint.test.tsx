@@ -136,7 +136,9 @@ describe('the stopwatch', () => {
     let now = 0;
     function Watch() {
       const [readings, setReadings] = useState<readonly number[]>([]);
-      return <Stopwatch label="Cup time" readings={readings} onChange={setReadings} now={() => now} />;
+      return (
+        <Stopwatch label="Cup time" of="wall" readings={readings} onChange={setReadings} now={() => now} />
+      );
     }
     renderPart(<Watch />);
     const time = (seconds: number) => {

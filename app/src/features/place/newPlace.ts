@@ -7,6 +7,7 @@ import { whyFailed } from '@/data/api';
 import { newId } from '@/data/newId';
 import { broughtBack, deletion, keys, useBatch } from '@/data/resources';
 import { nextPosition, surfaceWrites, surfacesOfPlace } from '@/data/takeoff';
+import { useOneTap } from '@/ui/oneTap';
 import { useToast } from '@/ui/toast';
 
 const STARTS: Readonly<Record<PlaceKind, { name: string; measure: () => PlaceMeasure }>> = {
@@ -39,16 +40,16 @@ export function usePlaceActions(job: Job, places: readonly Place[], surfaces: re
   }
   const position = nextPosition(places, surfaces);
   return {
-    add: (kind: PlaceKind) => make(newPlace(job.id, kind, position)).catch(failed('Not made')),
+    add: useOneTap((kind: PlaceKind) => make(newPlace(job.id, kind, position)).catch(failed('Not made'))),
     /** A copy with everything that was chosen for its surfaces. */
-    copy: (place: Place) => {
+    copy: useOneTap((place: Place) => {
       const { jobId, name, measure } = place;
       const fresh = { ...measure, features: measure.features.map((one) => ({ ...one, id: newId() })) };
       return make(
         { jobId, name: `${name}, copy`.slice(0, 120), position, measure: fresh },
         surfacesOfPlace(surfaces, place.id),
       ).catch(failed('Not copied'));
-    },
+    }),
     remove: async (place: Place) => {
       // As they stand now: what was being stored a moment ago has changed them.
       const now = client.getQueryData<Surface[]>(keys.ofJob('surfaces', job.id)) ?? surfaces;

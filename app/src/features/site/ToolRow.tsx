@@ -9,7 +9,16 @@ import { TOOLS, TOOL_IDS } from './tools';
 export type ToolsUnder = '/set-up' | `/jobs/${string}/surfaces/${string}`;
 
 /** The ways from a card to what is done with paint in the hose. */
-export function ToolRow({ under, log }: { under: ToolsUnder; log?: Href | undefined }) {
+export function ToolRow({
+  under,
+  layer,
+  log,
+}: {
+  under: ToolsUnder;
+  /** Which layer, where it is not the finish. */
+  layer?: string | undefined;
+  log?: Href | undefined;
+}) {
   const router = useRouter();
   return (
     <View className="gap-2" role="group" aria-label="On site">
@@ -33,7 +42,13 @@ export function ToolRow({ under, log }: { under: ToolsUnder; log?: Href | undefi
             icon={TOOLS[tool].icon}
             kind={tool === 'dial-in' ? 'primary' : 'plain'}
             className="min-h-[56px] flex-grow"
-            onPress={() => router.navigate(`${under}/${tool}`)}
+            onPress={() =>
+              router.navigate(
+                (layer === undefined
+                  ? `${under}/${tool}`
+                  : `${under}/${tool}?layer=${encodeURIComponent(layer)}`),
+              )
+            }
           />
         ))}
       </View>

@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 import type { Coating, Sprayer, Surface } from '@fine-spray/contract';
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
-import { requestFor } from '@fine-spray/contract/planning';
+import { LAYER_NAMES, layerAlone, layerKey, layersOf, requestFor } from '@fine-spray/contract/planning';
 import {
   setupCard,
   writeTipCode,
@@ -97,7 +97,10 @@ function useSite(parts: {
 }
 
 /** A surface of a job as a site. */
-export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
+/**
+ * @param layer which of several, by its key; the finish where there is no such one
+ */
+export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string): Loaded {
   const jobs = useList('jobs');
   const surfaces = useSurfaces(jobId);
   const { kit, failed } = usePlanKit();
@@ -105,7 +108,13 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
   const { put } = useWrites('surfaces');
   const job = jobs.data?.find(({ id }) => id === jobId);
   const row = surfaces.data?.find(({ id }) => id === surfaceId);
-  const setTip = (tip: Tip) => row && void fit(row, { family: tip.family, code: writeTipCode(tip) });
+  const layers = useMemo(() => (row ? layersOf(row) : []), [row]);
+  const below = layers.find((one, index) => one.role !== 'finish' && layerKey(layers, index) === layer);
+  const surface = useMemo(() => (row && below ? { ...row, ...layerAlone(row, below) } : row), [row, below]);
+  const setTip = (tip: Tip) =>
+    below
+      ? toast({ text: 'Only the finish keeps a tip chosen by hand. Dialled in here, it stays.' })
+      : row && void fit(row, { family: tip.family, code: writeTipCode(tip) });
   async function fit(now: Surface, tip: Surface['tip']) {
     try {
       const stored = await put({ id: now.id, content: { ...contentOf(now), tip } });
@@ -115,14 +124,14 @@ export function useSurfaceSite(jobId: string, surfaceId: string): Loaded {
     }
   }
   const site = useSite({
-    key: surfaceId,
-    title: row?.name ?? '',
+    key: below ? `${surfaceId} ${layer ?? ''}` : surfaceId,
+    title: [row?.name, below && LAYER_NAMES[below.role].toLowerCase()].filter(Boolean).join(', '),
     above: [job?.name, row?.room].filter(Boolean).join(' · '),
     backTo: `/jobs/${jobId}/surfaces/${surfaceId}`,
     jobId,
     surfaceId,
     job,
-    surface: row,
+    surface,
     kit,
     setTip,
   });

@@ -1,4 +1,4 @@
-import { LAYER_NAMES, type Kit, type SetupJob } from '@fine-spray/contract/planning';
+import { LAYER_NAMES, layerKey, type Kit, type SetupJob } from '@fine-spray/contract/planning';
 import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type Tip } from '@fine-spray/core';
 import Columns3 from 'lucide-react-native/icons/columns-3';
 import Layers from 'lucide-react-native/icons/layers';
@@ -12,7 +12,7 @@ import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-import { layerKey, type LayerSetup } from './useLayerSetup';
+import type { LayerSetup } from './useLayerSetup';
 
 function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
   const total = job.hoseIds.reduce(
@@ -112,8 +112,12 @@ export function SetupAnswer({
           />
         </View>
       ) : null}
-      {works && !underneath ? (
-        <ToolRow under={under} log={surfaceId ? `/log?surface=${surfaceId}` : undefined} />
+      {works ? (
+        <ToolRow
+          under={under}
+          layer={underneath ? role : undefined}
+          log={surfaceId ? `/log?surface=${surfaceId}` : undefined}
+        />
       ) : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}

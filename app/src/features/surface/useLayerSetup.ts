@@ -1,18 +1,14 @@
 import {
   layerAlone,
+  layerKey,
   layersOf,
   type Kit,
   type SetupJob,
   type SetupSurface,
-  type SurfaceLayer,
 } from '@fine-spray/contract/planning';
 import { useMemo, useState } from 'react';
 import { useSetup } from '@/features/setup';
 import { useUnits } from '@/ui/units';
-
-/** What a layer is told by among several: its role, and its place where two have the same. */
-export const layerKey = (layers: readonly SurfaceLayer[], index: number) =>
-  layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
 
 /** The set-up of one layer of a surface: which one is chosen, its card or the last that worked, and why there is none. */
 export function useLayerSetup(

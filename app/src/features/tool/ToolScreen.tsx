@@ -37,11 +37,21 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
 };
 
 /** One of the tools on site, for a surface of a job, or for the set-up without one. */
-export function ToolScreen({ tool, jobId, surfaceId }: { tool: string; jobId?: string; surfaceId?: string }) {
+export function ToolScreen({
+  tool,
+  jobId,
+  surfaceId,
+  layer,
+}: {
+  tool: string;
+  jobId?: string;
+  surfaceId?: string;
+  layer?: string;
+}) {
   return (
     <SiteTargets>
       {jobId !== undefined && surfaceId !== undefined ? (
-        <OfSurface tool={tool} jobId={jobId} surfaceId={surfaceId} />
+        <OfSurface tool={tool} jobId={jobId} surfaceId={surfaceId} layer={layer} />
       ) : (
         <Quick tool={tool} />
       )}
@@ -49,8 +59,18 @@ export function ToolScreen({ tool, jobId, surfaceId }: { tool: string; jobId?: s
   );
 }
 
-function OfSurface({ tool, jobId, surfaceId }: { tool: string; jobId: string; surfaceId: string }) {
-  return <Tool tool={tool} loaded={useSurfaceSite(jobId, surfaceId)} backTo={`/jobs/${jobId}`} />;
+function OfSurface({
+  tool,
+  jobId,
+  surfaceId,
+  layer,
+}: {
+  tool: string;
+  jobId: string;
+  surfaceId: string;
+  layer: string | undefined;
+}) {
+  return <Tool tool={tool} loaded={useSurfaceSite(jobId, surfaceId, layer)} backTo={`/jobs/${jobId}`} />;
 }
 
 function Quick({ tool }: { tool: string }) {
