@@ -74,7 +74,7 @@ test('litres are counted: nothing is written before somebody said how many, and 
   const written = (await entries()).findLast(
     (one) => one.kind === 'sprayed' && Object.values(one).includes(surface),
   );
-  expect(written?.payload).toMatchObject({ abrasion: 1 });
+  expect([1, 2, 3]).toContain(written?.payload['abrasion']);
   expect(written?.payload['volume']).toBeGreaterThan(0.0005);
 });
 
@@ -224,9 +224,10 @@ test('tips say what to do, and our history can be switched off and traced', asyn
   await page.goto(`${address()}/log/learned`);
   await expect(page.getByText('How much of the paint lands')).toBeVisible();
   await page
-    .getByRole('button', { name: /entries behind it/ })
+    .getByRole('button', { name: /readings? behind it/ })
     .first()
     .click();
+  await expect(page.getByText(/^Says .*; without it /).first()).toBeVisible();
   await expect(page.getByRole('link', { name: /Coat finished/ }).first()).toBeVisible();
   await page.keyboard.press('Escape');
   const surface = await demoSurface('North wall');

@@ -38,6 +38,7 @@ test(
     const first = await gun(page);
     await page.getByRole('button', { name: /^It looks like this: Tails/ }).dblclick();
     await expect(page.getByText('Card 2.', { exact: false })).toBeVisible();
+    await page.waitForTimeout(400);
     await press(page, /That was wrong/);
     await expect(page.getByText('Card 1.', { exact: false })).toBeVisible();
     await saw(page, 'Tails');
@@ -335,7 +336,9 @@ test('a film typed moves the other, the gun and the coats, says what runs, and l
   await press(page, 'Back to the card’s numbers');
   await expect(gun).toHaveText(before);
   await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await expect(page.getByTestId('tip-code')).toHaveText('617');
+  // The tip that was dialled in on this wall.
+  await expect(page.getByTestId('tip-code')).toHaveText('517');
+  await expect(page.getByTestId('dialled-in')).toContainText('The card below has it');
 });
 
 test('a tip is picked from the map and becomes the card', { tag: '@wide' }, async ({ page }) => {

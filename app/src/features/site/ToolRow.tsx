@@ -44,9 +44,9 @@ export function ToolRow({
             className="min-h-[56px] flex-grow"
             onPress={() =>
               router.navigate(
-                (layer === undefined
+                layer === undefined
                   ? `${under}/${tool}`
-                  : `${under}/${tool}?layer=${encodeURIComponent(layer)}`),
+                  : `${under}/${tool}?layer=${encodeURIComponent(layer)}`,
               )
             }
           />
