@@ -54,7 +54,7 @@ export async function makeWall(page: Page): Promise<void> {
 }
 
 export async function stored(page: Page): Promise<void> {
-  await expect(page.getByTestId('save-state')).toHaveText('Stored');
+  await expect(page.getByTestId('save-state')).toHaveText('Stored on the server');
 }
 
 /** Chooses from the list a "Choice" field opens. */

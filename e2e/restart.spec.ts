@@ -13,7 +13,7 @@ test('stop the server, start it again: everything is there, and the emergency ca
     await page.getByRole('link', { name: /Tern Boathouse/ }).click();
     await page.getByRole('link', { name: /South wall/ }).click();
     await page.getByLabel('Width, m').first().fill('11.1');
-    await expect(page.getByTestId('save-state')).toHaveText('Stored');
+    await expect(page.getByTestId('save-state')).toHaveText('Stored on the server');
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;
     });
@@ -52,7 +52,7 @@ test('what is typed while the server is away is stored when it is back', async (
     await page.getByLabel('Height, m').first().fill('2.9');
     await expect(page.getByTestId('save-state')).toHaveText('Kept on this device, waiting to send');
     const second = await startFineSpray(home, port);
-    await expect(page.getByTestId('save-state')).toHaveText('Stored', { timeout: 20_000 });
+    await expect(page.getByTestId('save-state')).toHaveText('Stored on the server', { timeout: 20_000 });
     await page.reload();
     await expect(page.getByLabel('Height, m').first()).toHaveValue('2.9');
     await second.stop();

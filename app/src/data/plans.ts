@@ -427,6 +427,12 @@ function changes({ content }: BatchWrite, row: PlanRow | undefined): boolean {
 /** The plans of this page. */
 export const plans = new Plans(pageDevice, surelyOurs);
 
+/** Where a row that was just stored is: on the server, or on this device until the server is reached. */
+export const whereKept = (id: string): string =>
+  plans.current().some(({ writes }) => writes.some((one) => one.id === id))
+    ? 'kept on this device, waiting to send'
+    : 'stored on the server';
+
 /** Writes to plans that wait on this device. */
 export const usePlans = (): readonly PlanUnit[] =>
   useSyncExternalStore(plans.subscribe, plans.current, plans.current);

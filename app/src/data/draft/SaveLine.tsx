@@ -8,7 +8,7 @@ import type { SaveState } from './useAutosave';
 function saveText(state: SaveState, held: boolean, waits: boolean): string {
   if (state.kind === 'looking') return `Not stored: ${state.why}`;
   if (held) return 'Not stored: see the marked field';
-  if (state.kind === 'saved') return waits ? 'Kept on this device, waiting to send' : 'Stored';
+  if (state.kind === 'saved') return waits ? 'Kept on this device, waiting to send' : 'Stored on the server';
   if (state.kind === 'saving') return 'Storing …';
   if (state.kind === 'conflict') return wasDeleted(state) ? 'Deleted elsewhere' : 'Changed elsewhere';
   return `Not stored yet, trying again. ${state.why}`;

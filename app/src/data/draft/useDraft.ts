@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { CAPABILITIES, type Capability } from '@fine-spray/contract/roles';
 import { useMay } from '@/data/may';
 import { usePlans } from '@/data/plans';
+import { keepTyped, readTyped } from './typed';
 import { useAutosave, type SaveState } from './useAutosave';
 
 /** First sentence for each field. */
@@ -49,10 +50,12 @@ export function useDraft<Content extends object>({
   gone,
 }: DraftOptions<Content>) {
   const mayStore = useMay(capability);
-  const [draft, setDraft] = useState(first);
+  // What was typed here last and never stored is gone on with.
+  const [typedBefore] = useState(() => readTyped(rowId, first));
+  const [draft, setDraft] = useState(typedBefore?.content ?? first);
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
   const [steps, setSteps] = useState<readonly { readonly name: string; readonly before: Content }[]>([]);
-  const stored = useRef(version);
+  const stored = useRef(typedBefore?.version ?? version);
   const {
     state,
     change: autosave,
@@ -60,18 +63,28 @@ export function useDraft<Content extends object>({
     flush,
   } = useAutosave<Content>(async (content, leaving) => {
     stored.current = await save(content, stored.current, leaving);
+    // What was typed meanwhile goes on being kept, over the version that is stored now.
+    const more = latest.current !== content;
+    keepTyped(rowId, more ? { content: latest.current, version: stored.current } : undefined);
   });
+  const latest = useRef(draft);
   const errors = useMemo(() => check(draft), [check, draft]);
 
-  const latest = useRef(draft);
   const set = useCallback(
     (next: Content) => {
       latest.current = next;
       setDraft(next);
-      if (mayStore && Object.keys(check(next)).length === 0) autosave(next);
+      if (!mayStore) return;
+      keepTyped(rowId, { content: next, version: stored.current });
+      if (Object.keys(check(next)).length === 0) autosave(next);
     },
-    [autosave, check, mayStore],
+    [autosave, check, mayStore, rowId],
   );
+  useEffect(() => {
+    if (typedBefore) set(typedBefore.content);
+    // Once, as the page opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
   const change = useCallback(
     (part: Partial<Content>, step = Object.keys(part).join(' ')) => {
       const before = latest.current;
@@ -94,11 +107,12 @@ export function useDraft<Content extends object>({
     // What this device had is shown first, and what the server has comes after: a draft nobody has touched follows. Of the same
     // version it can be another still, where what was written here without the server was let go.
     if (version < stored.current || steps.length > 0 || state.kind !== 'saved') return;
+    if (readTyped(rowId, now.current)) return;
     if (version === stored.current && JSON.stringify(now.current) === JSON.stringify(latest.current)) return;
     stored.current = version;
     latest.current = now.current;
     setDraft(now.current);
-  }, [version, first, steps, state]);
+  }, [version, first, steps, state, rowId]);
   const onInvalid = useCallback((field: string, message: string | undefined) => {
     setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
   }, []);
@@ -110,6 +124,7 @@ export function useDraft<Content extends object>({
       const left = tombstone.safeParse(state.problem.current);
       if (left.success && keep === 'theirs') {
         drop();
+        keepTyped(rowId, undefined);
         gone?.();
         return;
       }
@@ -119,6 +134,7 @@ export function useDraft<Content extends object>({
       stored.current = current.version;
       if (keep === 'theirs') {
         drop();
+        keepTyped(rowId, undefined);
         latest.current = current.content;
         setDraft(current.content);
         setSteps([]);
@@ -127,7 +143,7 @@ export function useDraft<Content extends object>({
         void flush(false);
       }
     },
-    [state, drop, autosave, flush, read, gone],
+    [state, drop, autosave, flush, read, gone, rowId],
   );
   const held =
     Object.values(typing).some((message) => message !== undefined) || Object.keys(errors).length > 0;

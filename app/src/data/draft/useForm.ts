@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { z } from 'zod';
 import { whyFailed } from '@/data/api';
+import { keepTyped, readTyped } from './typed';
 import { sentences } from './useDraft';
 
 export interface FormOptions<Content extends object> {
@@ -8,6 +9,8 @@ export interface FormOptions<Content extends object> {
   readonly schema: z.ZodType<object>;
   /** What the form opens on. */
   readonly first: Content;
+  /** The row, or what else it is about: what is typed is kept on this device under it until it is stored or dropped. */
+  readonly keptAs?: string;
   /** Sentences come once somebody has tried to store: a form that opens with something still to be typed does not scold. */
   readonly quiet?: boolean;
 }
@@ -24,6 +27,10 @@ export interface Form<Content extends object> {
   /** Why it was not stored. */
   readonly failed: string | undefined;
   readonly change: (part: Partial<Content>) => void;
+  /** What was typed before and not stored is shown. */
+  readonly kept: boolean;
+  /** Forgets what was typed. */
+  readonly drop: () => void;
   /** A field holds what cannot be taken, or no longer does. */
   readonly onInvalid: (field: string, message: string | undefined) => void;
   /** Stores the content as the contract reads it; nothing while it is not ready. What fails stands beside the button. */
@@ -34,10 +41,13 @@ export interface Form<Content extends object> {
 export function useForm<Content extends object>({
   schema,
   first,
+  keptAs = '',
   quiet = false,
 }: FormOptions<Content>): Form<Content> {
   const [opened] = useState(first);
-  const [typed, setTyped] = useState<Partial<Content>>({});
+  const [before] = useState(() => readTyped(keptAs, first));
+  const [typed, setTyped] = useState<Partial<Content>>(before?.content ?? {});
+  const [kept, setKept] = useState(before !== undefined);
   const [invalid, setInvalid] = useState<Readonly<Record<string, string | undefined>>>({});
   const [failed, setFailed] = useState<string>();
   const [tried, setTried] = useState(!quiet);
@@ -54,7 +64,19 @@ export function useForm<Content extends object>({
     changed: JSON.stringify(content) !== JSON.stringify(opened),
     ready,
     failed,
-    change: (part) => setTyped((now) => ({ ...now, ...part })),
+    kept,
+    change: (part) => {
+      setTyped((now) => {
+        const next = { ...now, ...part };
+        keepTyped(keptAs, { content: next, version: 0 });
+        return next;
+      });
+    },
+    drop: () => {
+      keepTyped(keptAs, undefined);
+      setKept(false);
+      setTyped({});
+    },
     onInvalid: (field, message) =>
       setInvalid((now) => (now[field] === message ? now : { ...now, [field]: message })),
     submit: async (store) => {
@@ -63,6 +85,8 @@ export function useForm<Content extends object>({
       if (!checked.success || held !== undefined) return;
       try {
         await store(checked.data as Content);
+        keepTyped(keptAs, undefined);
+        setKept(false);
       } catch (error) {
         setFailed(whyFailed(error));
       }

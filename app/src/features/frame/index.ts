@@ -1,2 +1,3 @@
 export { JobFrame, type LoadedJob } from './JobFrame';
+export { KeptTyped } from './KeptTyped';
 export { BringingJob, LogFrame, useChosenJob } from './LogFrame';

@@ -6,6 +6,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
+import { whereKept } from '@/data/plans';
+import { KeptTyped } from '@/features/frame';
 import { contentOf, useWrites } from '@/data/resources';
 import { LineChoice } from '@/features/kit';
 import { Button } from '@/ui/button';
@@ -29,8 +31,9 @@ const PAINT_AGES = [
 
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
-  const { content, errors, failed, ready, change, onInvalid, submit } = useForm({
+  const { content, errors, failed, ready, change, onInvalid, submit, kept, drop } = useForm({
     schema: jobFields,
+    keptAs: `details ${job.id}`,
     first: {
       name: job.name,
       place: job.place,
@@ -53,7 +56,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       const stored = await put({ id: job.id, content: { ...details, version: job.version } });
       onClose();
       toast({
-        text: `${stored.name} is stored.`,
+        text: `${stored.name} is ${whereKept(job.id)}.`,
         undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
       });
     });
@@ -70,6 +73,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
 
   return (
     <Sheet title="Job details" onClose={onClose}>
+      <KeptTyped kept={kept} drop={drop} />
       <TextField
         label="Name"
         value={content.name}

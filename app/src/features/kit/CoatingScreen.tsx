@@ -12,6 +12,8 @@ import {
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
+import { whereKept } from '@/data/plans';
+import { KeptTyped } from '@/features/frame';
 import { contentOf, useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, QuantityField, TextField } from '@/ui/field';
@@ -58,8 +60,9 @@ function Editing({ coating }: { coating: Coating }) {
   const toast = useToast();
   const { put } = useWrites('coatings');
   const mayChange = useMay('kit');
-  const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm({
+  const { content, errors, failed, ready, changed, change, onInvalid, submit, kept, drop } = useForm({
     schema: coatingFields,
+    keptAs: coating.id,
     first: {
       name: coating.name,
       archetype: coating.archetype,
@@ -77,7 +80,7 @@ function Editing({ coating }: { coating: Coating }) {
     submit(async (given) => {
       const stored = await put({ id: coating.id, content: { ...given, version: coating.version } });
       toast({
-        text: `${stored.name} is stored.`,
+        text: `${stored.name} is ${whereKept(coating.id)}.`,
         undo: () => void put({ id: coating.id, content: { ...contentOf(coating), version: stored.version } }),
       });
     });
@@ -95,6 +98,7 @@ function Editing({ coating }: { coating: Coating }) {
 
   return (
     <Screen title={coating.name} above="Coating" backTo="/kit">
+      <KeptTyped kept={kept} drop={drop} />
       <TextField
         label="Name"
         value={name}

@@ -3,6 +3,8 @@ import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
+import { whereKept } from '@/data/plans';
+import { KeptTyped } from '@/features/frame';
 import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
 import { contentOf, useCompany, useList, useWrites } from '@/data/resources';
@@ -86,8 +88,9 @@ function Form({
   const toast = useToast();
   const mayChange = useMay('kit');
   const { put, remove } = useWrites(resource);
-  const { content, errors, failed, ready, changed, change, onInvalid, submit } = useForm<Values>({
+  const { content, errors, failed, ready, changed, change, onInvalid, submit, ...typed } = useForm<Values>({
     schema: form.schema,
+    keptAs: id ?? `new ${resource}`,
     first: stored,
   });
   const set = (name: string, value: unknown) => {
@@ -100,7 +103,7 @@ function Form({
       const row = await put({ id: made, content: { ...values, version } });
       router.navigate('/kit');
       toast({
-        text: `${form.nameOf(values)} is stored.`,
+        text: `${form.nameOf(values)} is ${whereKept(made)}.`,
         undo: () =>
           void (id === undefined
             ? remove(row)
@@ -125,6 +128,7 @@ function Form({
       above={form.one}
       backTo="/kit"
     >
+      <KeptTyped kept={typed.kept} drop={typed.drop} />
       {resource === 'tips' && id !== undefined ? <TipWearPanel tipId={id} /> : null}
       <Panel>
         {form.fields(content).map((field) => (

@@ -51,6 +51,7 @@ function Book({ company }: { company: Company }) {
     [put, company.name],
   );
   const { draft, errors, change, onInvalid, ...stand } = useDraft<CompanyBook>({
+    rowId: `book ${company.id}`,
     first: company.book ?? USUAL_BOOK,
     version: company.version,
     check,
