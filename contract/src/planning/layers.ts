@@ -109,6 +109,10 @@ export function requestFor(
   };
 }
 
+/** In series they add: their order does not matter. */
+const sameHoses = (one: readonly string[], other: readonly string[]): boolean =>
+  [...one].sort().join() === [...other].sort().join();
+
 /** What was dialled in on a surface with a coating; tips the core does not know are left out. */
 const dialledInOn = (
   { dialledIn }: Kit,
@@ -119,7 +123,7 @@ const dialledInOn = (
   (dialledIn?.[surface] ?? []).flatMap((one) => {
     const tip = coreTip(one.tip);
     if (one.coatingId !== coatingId || !tip) return [];
-    const sameLine = one.sprayerId === sprayerId && one.hoseIds.join() === hoseIds.join();
+    const sameLine = one.sprayerId === sprayerId && sameHoses(one.hoseIds, hoseIds);
     const { at, sure } = one;
     return [{ tip, gun: quantity(one.gun), pump: quantity(one.pump), at, sure, sameLine }];
   });

@@ -47,6 +47,8 @@ describe('the job sheet', () => {
       /Interior wall matt, water-borne Finish, 2 coats: wall, inside standard tip, fan \d+ mm/,
     );
     expect(text).toMatch(/Gun, start to stop \d+–\d+ bar [\d,]+–[\d,]+ psi/);
+    // Dialled in on its north wall: with another hose, so that what the pump needs for it is worked out.
+    expect(text).toMatch(/Gun, dialled in 135 bar 1,950 psi Pump, dialled in 180 bar 2,600 psi/);
     // Word for word what the screens say, at every step that a sheet is for.
     for (const code of ['injection', 'mist', 'fall', 'alarms', 're-entry', 'waste'] as const)
       expect([code, text.split(CAUTIONS.find((one) => one.code === code)?.what ?? '?').length - 1]).toEqual([
