@@ -234,6 +234,23 @@ describe('the outbox', () => {
     expect(clocks).toEqual(['by this device', -86_400, null]);
   });
 
+  it('waits longer each time the server is away, and from the beginning once it is back', async () => {
+    answer = away;
+    const waits: number[] = [];
+    const timer = jest.spyOn(globalThis, 'setTimeout').mockImplementation(((_work: unknown, wait = 0) => {
+      if (wait >= 1000) waits.push(wait);
+      return 0;
+    }) as unknown as typeof setTimeout);
+    const box = page();
+    box.write(fields('a'));
+    await settled();
+    for (let again = 0; again < 3; again += 1) await box.send();
+    expect(waits).toEqual([5000, 10_000, 20_000, 40_000]);
+    await box.again();
+    expect(waits.at(-1)).toBe(5000);
+    timer.mockRestore();
+  });
+
   it('takes back what has not gone yet', async () => {
     answer = away;
     const box = page();

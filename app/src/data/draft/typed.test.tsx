@@ -1,30 +1,17 @@
 import { hoseFields } from '@fine-spray/contract';
 import { act, renderHook } from '@testing-library/react-native';
 import { useCallback } from 'react';
+import { playStorage } from '@/testing/deviceStorage';
 import { useDraft, useForm } from '.';
 
 jest.mock('@/data/may', () => ({ useMay: () => true }));
 
-/** Storage of a browser, as far as it is used. */
-const kept = new Map<string, string>();
-const original = Object.getOwnPropertyDescriptor(globalThis, 'localStorage');
+let kept = new Map<string, string>();
 beforeEach(() => {
-  kept.clear();
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (key: string) => kept.get(key) ?? null,
-      setItem: (key: string, value: string) => void kept.set(key, value),
-      removeItem: (key: string) => void kept.delete(key),
-    },
-  });
+  kept = playStorage();
   jest.useFakeTimers();
 });
-afterEach(() => {
-  jest.useRealTimers();
-  if (original) Object.defineProperty(globalThis, 'localStorage', original);
-  else Reflect.deleteProperty(globalThis, 'localStorage');
-});
+afterEach(() => jest.useRealTimers());
 
 interface Row {
   readonly name: string;
