@@ -27,11 +27,14 @@ function readText(name: string): string | undefined {
 }
 
 function keepText(name: string, value: string): void {
-  held.delete(name);
+  held.set(name, value);
   try {
-    globalThis.localStorage?.setItem(nameOf(name), value);
+    if (globalThis.localStorage) {
+      globalThis.localStorage.setItem(nameOf(name), value);
+      held.delete(name);
+    }
   } catch {
-    held.set(name, value);
+    // Full or forbidden: held until the page is closed.
   }
   listeners.forEach((listener) => listener());
 }
