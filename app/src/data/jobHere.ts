@@ -31,14 +31,18 @@ function useBrought(here: boolean, name: string | undefined, bring: () => Promis
   return { here, failed: here || failed?.name !== name ? undefined : failed?.error, retry };
 }
 
-/** Brings the whole log of a job that somebody looks at; that of a job which is not old is here already. */
-export function useJobHere(jobId: string | undefined): Here {
+/** Brings the whole log of jobs that somebody looks at; that of a job which is not old is here already. */
+export function useJobsHere(ids: readonly string[]): Here {
   const client = useQueryClient();
   const old = useSyncExternalStore(oldJobs.subscribe, oldJobs.current, oldJobs.current);
-  const here = jobId === undefined || !old.has(jobId);
-  const bring = useCallback(() => openJobs(client, jobId === undefined ? [] : [jobId]), [client, jobId]);
-  return useBrought(here, jobId, bring);
+  const here = !ids.some((id) => old.has(id));
+  const name = ids.join(' ');
+  const bring = useCallback(() => openJobs(client, name === '' ? [] : name.split(' ')), [client, name]);
+  return useBrought(here, name, bring);
 }
+
+export const useJobHere = (jobId: string | undefined): Here =>
+  useJobsHere(jobId === undefined ? [] : [jobId]);
 
 /**
  * Brings the log of the job of an entry that is not in this page, by a link to it.

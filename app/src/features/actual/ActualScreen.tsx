@@ -18,7 +18,7 @@ import { Pressable, View } from 'react-native';
 import { localDay } from '@/data/day';
 import { coatingsOf, jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
-import { LogFrame, useChosenJob } from '@/features/frame';
+import { LogFrame, goneAmong, useChosenJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
@@ -41,7 +41,8 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
     () => comparePlan([], log.record, tipsOf(log.kit), undefined, jobsOfPaint(log)),
     [log],
   );
-  const none = stray.length > 0 ? 'No job, or one that was deleted' : undefined;
+  const some = stray.length > 0 || goneAmong(log.old, log.jobs).length > 0;
+  const none = some ? 'No job, or one that was deleted' : undefined;
   const { job, choice, wait, isNone } = useChosenJob(log, jobId, none);
   const why = useWhy();
   const compared = useMemo(() => {

@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import type { Job } from '@fine-spray/contract';
+import type { OldJobs } from '@fine-spray/contract/log';
 import { whyFailed } from '@/data/api';
-import { useJobHere, type Here } from '@/data/jobHere';
+import { useJobsHere, type Here } from '@/data/jobHere';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Choice } from '@/ui/choice';
 import { Screen, type HeaderProps } from '@/ui/screen';
@@ -44,12 +45,16 @@ export function BringingJob({ failed, retry }: Pick<Here, 'failed' | 'retry'>) {
 
 const NO_JOB = 'none';
 
+/** Old jobs that were deleted. */
+export const goneAmong = (old: OldJobs, jobs: readonly Job[]): readonly string[] =>
+  [...old.keys()].filter((id) => !jobs.some((job) => job.id === id));
+
 /**
  * A job to look at: the one asked for, else the first in progress; how to choose another; and what stands in its place until its
  * log is here.
  */
 export function useChosenJob(
-  { jobs }: Pick<SiteLog, 'jobs'>,
+  { jobs, old }: Pick<SiteLog, 'jobs' | 'old'>,
   asked: string | undefined,
   /** What belongs to no job is called, where there is any. */
   none?: string,
@@ -58,7 +63,9 @@ export function useChosenJob(
     () => asked ?? (jobs.find(({ status }) => status === 'in progress') ?? jobs[0])?.id ?? '',
   );
   const job: Job | undefined = jobs.find(({ id }) => id === chosen);
-  const { here, failed, retry } = useJobHere(job?.id);
+  const isNone = chosen === NO_JOB;
+  const wanted = isNone ? goneAmong(old, jobs) : job ? [job.id] : [];
+  const { here, failed, retry } = useJobsHere(wanted);
   const options = [
     ...jobs.map(({ id, name }) => ({ value: id, label: name })),
     ...(none === undefined ? [] : [{ value: NO_JOB, label: none }]),
@@ -66,5 +73,5 @@ export function useChosenJob(
   const choice =
     options.length > 1 ? <Choice label="Job" value={chosen} options={options} onChange={setChosen} /> : null;
   const wait = here ? undefined : <BringingJob failed={failed} retry={retry} />;
-  return { job, choice, wait, isNone: chosen === NO_JOB };
+  return { job, choice, wait, isNone };
 }

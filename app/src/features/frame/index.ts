@@ -1,3 +1,3 @@
 export { JobFrame, type LoadedJob } from './JobFrame';
 export { KeptTyped } from './KeptTyped';
-export { BringingJob, LogFrame, useChosenJob } from './LogFrame';
+export { BringingJob, LogFrame, goneAmong, useChosenJob } from './LogFrame';
