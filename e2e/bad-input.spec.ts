@@ -62,8 +62,12 @@ test('a name of 10,000 characters is refused and what was stored stays', async (
   await stored(page);
   await page.getByLabel('Name').fill('x'.repeat(10_000));
   await expect(alert(page, /Surface name is too long: 120 characters at most/)).toBeVisible();
+  // What was typed is still there, with its sentence; a step back is what is stored.
   await page.reload();
+  await expect(alert(page, /Surface name is too long: 120 characters at most/)).toBeVisible();
+  await page.getByRole('button', { name: 'Step back' }).click();
   await expect(page.getByLabel('Name')).toHaveValue('New wall');
+  await stored(page);
 });
 
 test('a solvent coating on a water-only sprayer is refused with the reason', async ({ page }) => {

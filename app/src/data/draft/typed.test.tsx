@@ -69,6 +69,8 @@ describe('what is typed', () => {
     expect(result.current.draft.name).toBe('');
     expect(result.current.errors).toEqual({ name: 'Name is missing.' });
     expect(result.current.held).toBe(true);
+    act(() => result.current.undo());
+    expect([result.current.draft, result.current.held]).toEqual([row, false]);
   });
 
   it('is forgotten where it arrived after all', async () => {

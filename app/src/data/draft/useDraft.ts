@@ -81,7 +81,10 @@ export function useDraft<Content extends object>({
     [autosave, check, mayStore, rowId],
   );
   useEffect(() => {
-    if (typedBefore) set(typedBefore.content);
+    if (!typedBefore) return;
+    // One step back is what is stored.
+    setSteps([{ name: 'typed before', before: first }]);
+    set(typedBefore.content);
     // Once, as the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
