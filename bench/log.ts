@@ -97,7 +97,12 @@ export function logOf(count: number): Entry[] {
       speed: 0.57,
       cardSpeed: 0.6,
     });
-    add('sprayed', jobNumber, surfaceId, { ...where, tipId: tip.id, volume: 0.003 * (0.8 + 0.5 * random()) });
+    add('sprayed', jobNumber, surfaceId, {
+      ...where,
+      tipId: tip.id,
+      volume: 0.003 * (0.8 + 0.5 * random()),
+      abrasion: 2,
+    });
     add('coat finished', jobNumber, surfaceId, {
       ...where,
       element: surface.element,
@@ -106,6 +111,7 @@ export function logOf(count: number): Entry[] {
       wind: surface.wind,
       trueArea: 18 + 8 * random(),
       absorbed: 0,
+      whole: 22,
       weather,
     });
     if (coatNumber % 5 === 0)

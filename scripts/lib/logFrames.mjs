@@ -63,6 +63,11 @@ async function opens(browser, address) {
   // From the second visit on the application is kept.
   await visit(profile, address, JOB);
   const page = await profile.open();
+  // Any page brings the log and keeps it: here it is to come.
+  await page.send('Page.navigate', { url: `${address}/api/health` });
+  await sleep(1000);
+  await page.evaluate(`indexedDB.deleteDatabase('fine-spray')`);
+  await sleep(1000);
   const seconds = await shown(page, `${address}/log/journal`, ROW, 4000);
   const arrived = await page.evaluate(
     `Math.min(...performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('/api/entries')).map(({ responseEnd }) => responseEnd))`,
