@@ -1,4 +1,4 @@
-import { addTo } from '../grouping';
+import { addTo, byTime, ordered } from '../grouping';
 import type { Fraction } from '../units';
 import type { ViscosityLogged } from './entries';
 import type { SiteRecord } from './sheet';
@@ -15,11 +15,28 @@ interface InGun {
 }
 
 const keyOf = ({ job = '', coating }: Pick<InGun, 'job' | 'coating'>) => `${job} ${coating}`;
-const CHECKS = new WeakMap<SiteRecord, ReadonlyMap<string, readonly ViscosityLogged[]>>();
+type Checks = Map<string, readonly ViscosityLogged[]>;
+const CHECKS = new WeakMap<SiteRecord, Checks>();
+const NONE: readonly ViscosityLogged[] = [];
 
-function checksOf(record: SiteRecord): ReadonlyMap<string, readonly ViscosityLogged[]> {
+/** The checks of a paint on a job, in the order of time. Each record is read once, and of one that is joined each part. */
+function checksOf(record: SiteRecord, key: string): readonly ViscosityLogged[] {
   const known = CHECKS.get(record);
-  if (known) return known;
+  const { parts } = record;
+  if (!parts) return (known ?? readChecks(record)).get(key) ?? NONE;
+  const kept = known ?? new Map<string, readonly ViscosityLogged[]>();
+  CHECKS.set(record, kept);
+  const found =
+    kept.get(key) ??
+    ordered(
+      parts.flatMap((part) => checksOf(part, key)),
+      byTime,
+    );
+  kept.set(key, found);
+  return found;
+}
+
+function readChecks(record: SiteRecord): Checks {
   const found = new Map<string, ViscosityLogged[]>();
   for (const check of record.of('viscosity')) addTo(found, keyOf(check), check);
   CHECKS.set(record, found);
@@ -28,8 +45,6 @@ function checksOf(record: SiteRecord): ReadonlyMap<string, readonly ViscosityLog
 
 /** Thinner per paint in the gun, by the last check of that paint on that job; nothing where there was none that day. */
 export function thinnerInGun(record: SiteRecord, { at, ...paint }: InGun): Fraction | undefined {
-  const last = checksOf(record)
-    .get(keyOf(paint))
-    ?.findLast((check) => check.at <= at);
+  const last = checksOf(record, keyOf(paint)).findLast((check) => check.at <= at);
   return last && at - last.at < PAINT_HOLDS_FOR ? last.thinner : undefined;
 }

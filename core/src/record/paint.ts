@@ -1,5 +1,5 @@
-import { addTo, type Timed } from '../grouping';
-import type { PaintOut, PaintUsed, Sprayed } from './entries';
+import { addTo, byTime, ordered, type Timed } from '../grouping';
+import type { PaintArrived, PaintOut, PaintUsed, Sprayed } from './entries';
 import { thinnerInGun } from './inGun';
 import type { SiteRecord } from './sheet';
 
@@ -39,6 +39,38 @@ export interface PaintOfJob {
   readonly out: ReadonlyMap<string, readonly PaintOut[]>;
 }
 
+/** Paint of one job on one surface, or on none, as it was written. */
+interface PaintEntries {
+  readonly job: string | undefined;
+  readonly surface: string | undefined;
+  readonly taken: (Sprayed | PaintUsed)[];
+  readonly came: PaintArrived[];
+  readonly out: PaintOut[];
+}
+
+const ENTRIES = new WeakMap<SiteRecord, readonly PaintEntries[]>();
+
+/** The entries of paint of a record: each record is read once, and of one that is joined each part. */
+function paintEntries(record: SiteRecord): readonly PaintEntries[] {
+  if (record.parts) return record.parts.flatMap(paintEntries);
+  const known = ENTRIES.get(record);
+  if (known) return known;
+  const found = new Map<string, PaintEntries>();
+  const of = (job: string | undefined, surface: string | undefined): PaintEntries => {
+    const key = `${job ?? ''} ${surface ?? ''}`;
+    const entries = found.get(key) ?? { job, surface, taken: [], came: [], out: [] };
+    found.set(key, entries);
+    return entries;
+  };
+  for (const one of record.of('sprayed')) of(one.job, one.surface).taken.push(one);
+  for (const one of record.of('used')) of(one.job, one.surface).taken.push(one);
+  for (const one of record.of('delivered')) of(one.job, undefined).came.push(one);
+  for (const one of record.of('paint out')) of(one.job, undefined).out.push(one);
+  const entries = [...found.values()];
+  ENTRIES.set(record, entries);
+  return entries;
+}
+
 /**
  * The paint of a job, whatever it was used on. Every entry of paint belongs to one job, or to none.
  * @param job nothing: what belongs to none
@@ -50,7 +82,7 @@ export function paintOfJob(
   jobs: JobsOfPaint,
   planned: (of: Pick<TakenPaint, 'coating' | 'surface' | 'coat'>) => number,
 ): PaintOfJob {
-  const isOurs = (one: Parameters<typeof jobOfPaint>[0]) => jobOfPaint(one, jobs) === job;
+  const own = paintEntries(record).filter((one) => jobOfPaint(one, jobs) === job);
   const taken = (one: Sprayed | PaintUsed): TakenPaint => {
     const { id, at, coating, surface, tip, kind } = one;
     const coat = kind === 'sprayed' ? one.coat : undefined;
@@ -59,14 +91,11 @@ export function paintOfJob(
     const touchUp = kind === 'used' && one.on === 'touch-up';
     return { ...{ id, at, tip, touchUp }, ...of, volume: one.volume / (1 + thinner) };
   };
+  const inTime = <One extends Timed>(lists: readonly (readonly One[])[]) => ordered(lists.flat(), byTime);
   const delivered = new Map<string, number>();
-  for (const one of record.of('delivered').filter(isOurs))
+  for (const one of inTime(own.map(({ came }) => came)))
     delivered.set(one.coating, (delivered.get(one.coating) ?? 0) + one.volume);
   const out = new Map<string, PaintOut[]>();
-  for (const one of record.of('paint out').filter(isOurs)) addTo(out, one.coating, one);
-  return {
-    taken: [...record.of('sprayed'), ...record.of('used')].filter(isOurs).map(taken),
-    delivered,
-    out,
-  };
+  for (const one of inTime(own.map((each) => each.out))) addTo(out, one.coating, one);
+  return { taken: inTime(own.map((one) => one.taken)).map(taken), delivered, out };
 }

@@ -195,9 +195,10 @@ function throughDigested({ job, digest: { through } }: Digested): readonly Throu
 
 function readThrough(record: SiteRecord): readonly ThroughTip[] {
   if (record.parts) return ordered(record.parts.flatMap(throughOf), byTime);
-  const own = ordered([...record.of('sprayed'), ...record.of('used')], byTime).flatMap(
-    ({ id, at, tip, coating, volume, abrasion }): ThroughTip[] =>
-      tip === undefined ? [] : [{ id, at, tip, coating, volume, abrasion }],
+  const [sprayed, used] = [record.of('sprayed'), record.of('used')];
+  const all = used.length === 0 ? sprayed : ordered([...sprayed, ...used], byTime);
+  const own = all.flatMap(({ id, at, tip, coating, volume, abrasion }): ThroughTip[] =>
+    tip === undefined ? [] : [{ id, at, tip, coating, volume, abrasion }],
   );
   return record.digested ? ordered([...own, ...throughDigested(record.digested)], byTime) : own;
 }
