@@ -1,6 +1,7 @@
 import {
   purchaseFor,
   quantileOf,
+  waterfall,
   type ContainerAim,
   type Money,
   type PaintDistribution,
@@ -12,12 +13,17 @@ import type { CoatingOrder } from './orders';
 /** One coating of a buy list: what the job wants, how sure that is, and what to buy. */
 export interface Buying {
   readonly order: CoatingOrder;
+  /** What it likely takes, m³: the same on the job's screen, on paper and in files. */
+  readonly likely: number;
   readonly distribution: PaintDistribution;
   readonly purchase: Purchase;
 }
 
 /** Draws of every distribution; the same seed, so that the same job buys the same on a screen and on paper. */
 export const PURCHASE_DRAWS = { draws: 20_000, seed: 1 } as const;
+
+/** What a coating likely takes over a whole job, m³: each thing it depends on as it likely is. */
+export const likelyPaint = (order: CoatingOrder): number => waterfall(order).total;
 
 /** What to buy of each coating at a risk, the largest first; coatings that were not drawn are left out. */
 export function buyingsFor(
@@ -31,7 +37,8 @@ export function buyingsFor(
     .flatMap((order): Buying[] => {
       const distribution = drawn.get(order.id);
       if (!distribution) return [];
-      return [{ order, distribution, purchase: purchaseFor(order, distribution, risk, order.onSale, aim) }];
+      const purchase = purchaseFor(order, distribution, risk, order.onSale, aim);
+      return [{ order, likely: likelyPaint(order), distribution, purchase }];
     })
     .sort((one, other) => other.distribution.mean - one.distribution.mean);
 }

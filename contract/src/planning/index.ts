@@ -1,6 +1,6 @@
 /** Stored rows put together as the core wants them, for every screen and for paper alike. */
 export { checkBought, type BoughtCheck, type BoughtList } from './bought';
-export { PURCHASE_DRAWS, buyingsFor, paintCost, type Buying } from './buying';
+export { PURCHASE_DRAWS, buyingsFor, likelyPaint, paintCost, type Buying } from './buying';
 export { jobPlan, type JobPlan } from './jobPlan';
 export { planHistory, type PlanHistory } from './history';
 export type { Kit } from './kit';

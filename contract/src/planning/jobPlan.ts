@@ -7,7 +7,6 @@ import {
   daysOf,
   jobCost,
   coveringOf,
-  waterfall,
   workOf,
   type Consumable,
   type JobCost,
@@ -72,7 +71,7 @@ export function jobPlan(
     book.people,
   );
   const hours = workOf({ ...work, days }, book.rates);
-  const paint = buyings.reduce((sum, { order }) => sum + waterfall(order).total, 0);
+  const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
   const tips = buyings.reduce((sum, { purchase }) => sum + purchase.tips, 0);
   const consumables = consumablesFor({ protection, paint, coatings: buyings.length, days, tips });
   const cost = jobCost({

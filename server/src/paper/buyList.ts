@@ -79,7 +79,7 @@ function writeBesides(
 /** One coating: how sure what is bought is, its tips, how to box it, and where it goes. */
 function writeCoating(
   paper: Paper,
-  { order, distribution, purchase }: Buying,
+  { order, likely, distribution, purchase }: Buying,
   { plan, layers, options }: PlannedJob,
 ): void {
   const { units } = options;
@@ -95,7 +95,7 @@ function writeCoating(
   paper.subheading(order.name);
   paper.text(`${containerText(containers, units)}: ${text(bought)}${price}, enough ${chanceText(enough)}.`);
   paper.text(
-    `Likely ${text(distribution.mean)}; 9 times in 10 it is ${showRange(at(0.05), at(0.95), 'volume', units)}.`,
+    `Likely ${text(likely)}; 9 times in 10 it is ${showRange(at(0.05), at(0.95), 'volume', units)}.`,
   );
   paper.text(`Tips: ${tips}, ${[...codes].join(' or ')}.`);
   writeBoxing(paper, containers, units);

@@ -67,9 +67,9 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
       { title: 'Take along', share: 4, align: 'right' },
       { title: 'Tips', share: 1, align: 'right' },
     ],
-    buyings.map(({ order, distribution, purchase }) => [
+    buyings.map(({ order, likely, purchase }) => [
       order.name,
-      showText(distribution.mean, 'volume', units),
+      showText(likely, 'volume', units),
       containerText(purchase.containers, units),
       String(purchase.tips),
     ]),

@@ -1,6 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
 import { CAUTIONS, PRECEDENCE_NOTE } from '@fine-spray/core/safety';
+import type { Job, Surface } from '@fine-spray/contract';
+import { likelyPaint, ordersFor, type Kit } from '@fine-spray/contract/planning';
+import { showText } from '@fine-spray/core/units';
 import { readPdf, type ReadPdf } from '../testing/pdf';
 import { startTestServer, type TestServer } from '../testing/server';
 
@@ -114,6 +117,24 @@ describe('the buy list', () => {
     expect(text).toMatch(/What it costs to buy Paint €[\d,]+ likely between/);
     expect(text).toMatch(/Where it likely goes Dry film on flat surfaces [\d.]+ L/);
     expect(text).toMatch(/Box it in a 60 L vessel: pour together/);
+  });
+
+  it('says of each coating what the screens and the job sheet say it likely takes', async () => {
+    const rows = async (path: string) => (await server.call('GET', `/api/${path}`)).body.items ?? [];
+    const [coatings, sprayers, hoses, tips] = await Promise.all(
+      ['coatings', 'sprayers', 'hoses', 'tips'].map(rows),
+    );
+    const kit = { coatings, sprayers, hoses, tips } as unknown as Kit;
+    const job = (await server.call('GET', `/api/jobs/${tern}`)).body as unknown as Job;
+    const surfaces = (await rows(`jobs/${tern}/surfaces`)) as unknown as readonly Surface[];
+    const sheets = [await sheet(tern, 'job-sheet.pdf'), await sheet(tern, 'buy-list.pdf')] as const;
+    const { orders } = ordersFor(surfaces, job, kit);
+    expect(orders.length).toBeGreaterThan(5);
+    for (const order of orders) {
+      const likely = showText(likelyPaint(order), 'volume', 'metric');
+      expect(sheets[0].text).toContain(`${order.name} ${likely}`);
+      expect(sheets[1].text).toContain(`Likely ${likely};`);
+    }
   });
 
   it('buys more to be surer', async () => {

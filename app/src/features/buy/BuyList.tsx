@@ -147,9 +147,9 @@ function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
 function buyListText(lines: readonly Buying[], risk: Risk, currency: string = USUAL_BOOK.currency): string {
   const litres = (volume: number) => Number((volume * 1000).toFixed(2));
   return writeBuyList(
-    lines.map(({ order, distribution, purchase }) => ({
+    lines.map(({ order, likely, purchase }) => ({
       coating: order.name,
-      likely: litres(distribution.mean),
+      likely: litres(likely),
       wanted: litres(purchase.volume),
       chance: RISKS[risk] * 100,
       containers: purchase.containers.map(({ size, count }) => ({ size: litres(size), count })),

@@ -1,6 +1,5 @@
 import type { Job, Surface } from '@fine-spray/contract';
-import { ordersFor, type Kit } from '@fine-spray/contract/planning';
-import { waterfall } from '@fine-spray/core';
+import { likelyPaint, ordersFor, type Kit } from '@fine-spray/contract/planning';
 
 export interface CoatingTotal {
   readonly name: string;
@@ -18,7 +17,7 @@ export function coatingTotals(
   const { orders, refused } = ordersFor(surfaces, job, kit);
   const totals = orders.map((order) => ({
     name: order.name,
-    paint: waterfall(order).total,
+    paint: likelyPaint(order),
     surfaces: order.surfaces.length,
   }));
   return { totals: totals.sort((a, b) => b.paint - a.paint), refused };
