@@ -118,6 +118,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
             <View testID="film-mean">
               <BigNumber value={film.statistics.mean} kind="wetFilm" size={64} colour="wet" />
             </View>
+            <AgainstCard mean={film.statistics.mean} card={card} overlap={wall.plan.overlap} />
             <Verdict
               film={film}
               least={text(wall.job.limits.minimum, 'wetFilm')}
@@ -213,6 +214,20 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
       </Words>
     </Sheet>
   );
+}
+
+/** Why the passes of a piece lay another film than the card wants; nothing where they do not. */
+function AgainstCard({ mean, card, overlap }: { mean: number; card: SetupCard; overlap: number }) {
+  const { system } = useUnits();
+  const [laid, wanted] = [mean, card.wetFilm.value].map((film) => showText(film, 'wetFilm', system));
+  if (laid === wanted) return null;
+  const why =
+    mean < card.wetFilm.value
+      ? 'at the edges part of the fan is beside the piece.'
+      : overlap > card.overlap.value
+        ? `to fit this piece the passes lap by ${showText(overlap, 'percent', system)}, not by ${card.overlap.name}. A little faster lays the film of the card.`
+        : 'the hand strays.';
+  return <Words>{`The card wants ${wanted}: ${why}`}</Words>;
 }
 
 /** Seconds under two minutes, minutes above. */

@@ -1,7 +1,7 @@
-import { of, setupCard } from '@fine-spray/core';
+import { of, setupCard, show, type SetupRequest } from '@fine-spray/core';
 import { simulateAll } from '@fine-spray/core/testing';
 import { wallRequest } from '@fine-spray/core/testing';
-import { act, fireEvent, screen } from '@testing-library/react-native';
+import { act, fireEvent, screen, within } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
 import type { FilmReport, FilmRequest } from '@/workers/film.worker';
@@ -20,12 +20,12 @@ const request = wallRequest({
   hoses: [{ length: of(15, 'm'), bore: of(3 / 8, 'in') }],
 });
 
-function open() {
-  const card = setupCard(request);
+function open(of: SetupRequest = request) {
+  const card = setupCard(of);
   if (!card.ok) throw new Error(card.message);
   const { workers, startWorker, latest } = heldWorkers(lay);
   const onClose = jest.fn();
-  renderPart(<FilmSheet request={request} card={card.value} onClose={onClose} startWorker={startWorker} />);
+  renderPart(<FilmSheet request={of} card={card.value} onClose={onClose} startWorker={startWorker} />);
   return { card: card.value, workers, latest, onClose };
 }
 
@@ -41,6 +41,22 @@ describe('the film on the wall', () => {
       /is thinner than 90 μm\. Nothing is over the sag limit of 200 μm/,
     );
     expect(screen.getByTestId('film-picture')).toBeTruthy();
+  });
+
+  it('says why it is not the film of the card, where it is not', () => {
+    const said = [2, 2.25, 2.5].map((height) => {
+      const { latest, card } = open({
+        ...request,
+        geometry: { shape: 'rectangle', width: 4, height, count: 1, openings: [] },
+      });
+      latest().finish();
+      const wanted = show(card.wetFilm.value, 'wetFilm', 'metric').number;
+      const same = within(screen.getByTestId('film-mean')).queryByText(wanted) !== null;
+      expect(screen.queryByText(/^The card wants/) === null).toBe(same);
+      screen.unmount();
+      return same;
+    });
+    expect(said).toContain(false);
   });
 
   it('can be stopped, which ends the worker, and started again', () => {
