@@ -56,6 +56,43 @@ test('a colleague at another server writes and plans: it comes to an open page b
     });
     await expect(journal.getByText(text)).toBeVisible({ timeout: SOON });
 
+    // A card follows the sprayer's limit and the coating somebody else changes, and the units of another page of the device.
+    interface Row {
+      readonly id: string;
+      readonly name: string;
+      readonly version: number;
+    }
+    const rows = async <One extends Row>(of: string) =>
+      ((await (await fetch(`${there.address}/api/${of}`)).json()) as { items: One[] }).items;
+    const tern = (await rows('jobs')).find(({ name }) => name === 'Tern Boathouse') as Row & {
+      sprayerId: string;
+    };
+    const wall = (await rows(`jobs/${tern.id}/surfaces`)).find(({ name }) => name === 'South wall') as Row & {
+      coatingId: string;
+    };
+    const change = async (of: string, id: string, part: object) => {
+      const row = (await rows(of)).find((one) => one.id === id);
+      const { id: _id, createdAt: _made, updatedAt: _now, ...content } = row as Row & Record<string, unknown>;
+      await send(`${of}/${id}`, of, { ...content, ...part });
+    };
+    await page.goto(`${here.address}/jobs/${tern.id}/surfaces/${wall.id}`);
+    const card = page.getByTestId('setup-card');
+    await expect(card).toContainText('bar');
+    for (const [of, id, part] of [
+      ['sprayers', tern.sprayerId, { maxPressure: 1.3e7 }],
+      [
+        'coatings',
+        wall.coatingId,
+        { overrides: { volumeSolids: { value: 0.5, basis: 'data-sheet', source: 'Data sheet' } } },
+      ],
+    ] as const) {
+      const before = await card.innerText();
+      await change(of, id, part);
+      await expect.poll(async () => (await card.innerText()) === before, { timeout: SOON }).toBe(false);
+    }
+    await journal.keyboard.press('u');
+    await expect(card).toContainText(/Gun, [^\d]*[\d,–]+ ?psi/);
+
     // The server this page is at goes, and comes back: what was written meanwhile comes by itself.
     await here.kill();
     await send(`entries/${randomUUID()}`, 'another', {
