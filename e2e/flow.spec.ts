@@ -313,3 +313,40 @@ test('the buy list of a job: containers by the risk chosen, where the paint goes
   await page.goto(`${address()}/jobs/00000000-0000-7000-8000-00000000dead/buy`);
   await expect(page.getByText('There is no such job')).toBeVisible();
 });
+
+test('two taps in one instant make one job and one surface; a layer has its card and its tools', async ({
+  page,
+}) => {
+  let made = 0;
+  page.on('request', (request) => {
+    if (request.method() !== 'GET' && /\/api\/(jobs|surfaces|batch)/.test(request.url())) made += 1;
+  });
+  await page.goto(`${address()}/`);
+  await page.getByRole('button', { name: 'New job' }).dblclick();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+$/);
+  await page.getByRole('button', { name: 'Add a single surface' }).dblclick();
+  await expect(page).toHaveURL(/\/surfaces\/[0-9a-f-]+$/);
+  await stored(page);
+  expect(made).toBe(2);
+
+  const { pathname } = new URL(page.url());
+  const [, , jobId, , id] = pathname.split('/');
+  const rows = async (of: string) =>
+    ((await (await fetch(`${address()}/api/${of}`)).json()) as { items: Record<string, unknown>[] }).items;
+  const row = (await rows(`jobs/${jobId ?? ''}/surfaces`)).find((one) => one['id'] === id) ?? {};
+  const primer = (await rows('coatings')).find(({ archetype }) => archetype === 'stain-block') ?? {};
+  const { id: _id, createdAt: _made, updatedAt: _now, ...content } = row;
+  const under = [{ role: 'prime', coatingId: primer['id'], coats: 1, thinning: 0, share: 1 }];
+  const answer = await fetch(`${address()}/api/surfaces/${id ?? ''}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ ...content, under }),
+  });
+  expect(answer.status).toBe(200);
+  await page.getByRole('radio', { name: 'Prime' }).click();
+  const tip = (await page.getByTestId('tip-code').textContent()) ?? '';
+  await page.getByRole('button', { name: 'Dial in' }).click();
+  await expect(page).toHaveURL(/dial-in\?layer=/);
+  await expect(page.getByTestId('dial-in-start')).toContainText(String(primer['name']));
+  await expect(page.getByTestId('dial-in-start')).toContainText(tip);
+});

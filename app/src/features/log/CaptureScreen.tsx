@@ -1,15 +1,5 @@
-import {
-  kindOf,
-  isReadable,
-  type Entry,
-  type EntryKind,
-  type Job,
-  type PayloadOf,
-  type Surface,
-} from '@fine-spray/contract';
+import { kindOf, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { journalLine } from '@fine-spray/contract/log';
-import { layerOfCoat, requestFor, type Kit } from '@fine-spray/contract/planning';
-import { setupCard, type SetupCard, type UnitSystem } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { useMemo } from 'react';
@@ -30,6 +20,7 @@ import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { CombScreen } from './CombScreen';
+import { cardsOf } from './cards';
 import { payloadToCorrect, type CaptureContext } from './defaults';
 import { firstPayload, kindOfSlug, writtenKind, type Payload } from './kinds';
 import { useStation } from './useStation';
@@ -93,27 +84,6 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       )}
     </SiteTargets>
   );
-}
-
-/** The set-up cards of a surface's coats, each layer's worked out when it is first asked for. */
-function cardsOf(
-  surface: Surface | undefined,
-  job: Job | undefined,
-  kit: Kit | undefined,
-  system: UnitSystem,
-): CaptureContext['cardOf'] {
-  const known = new Map<string, SetupCard | undefined>();
-  return (coat) => {
-    if (!surface || !job || !kit) return undefined;
-    const layer = layerOfCoat(surface, coat);
-    const name = layer ? `${layer.role} ${layer.coatingId}` : '';
-    if (!known.has(name)) {
-      const request = layer && requestFor(surface, job, kit, layer);
-      const made = request && setupCard(request, system);
-      known.set(name, made?.ok ? made.value : undefined);
-    }
-    return known.get(name);
-  };
 }
 
 const readDraft = (stored: unknown): Payload | undefined =>

@@ -1,6 +1,7 @@
 import { meanOf, thinnerAfter, type Entry, type Gear } from '@fine-spray/contract';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
+import { playStorage } from '@/testing/deviceStorage';
 import { renderPart } from '@/testing/render';
 import { coatingRow, row } from '@/testing/rows';
 import { Stopwatch } from './Stopwatch';
@@ -132,6 +133,30 @@ it('counts what is added on the paint without its thinner', () => {
 });
 
 describe('the stopwatch', () => {
+  it('runs on behind another screen, and is forgotten when nobody stopped it', () => {
+    playStorage();
+    const shown = () => renderPart(<Stopwatch label="Cup time" of="wall" readings={[]} onChange={taken} />);
+    const taken = jest.fn();
+    const clock = jest.spyOn(Date, 'now');
+    clock.mockReturnValue(1_000_000);
+    const first = shown();
+    fireEvent.press(screen.getByRole('button', { name: /Start when the cup clears/ }));
+    first.unmount();
+    clock.mockReturnValue(1_042_000);
+    const second = shown();
+    fireEvent.press(screen.getByRole('button', { name: /Stop when the stream breaks/ }));
+    expect(taken).toHaveBeenCalledWith([42]);
+    second.unmount();
+    // Stopped, it stands; started and left for an hour, it was forgotten.
+    const third = shown();
+    fireEvent.press(screen.getByRole('button', { name: /Start when the cup clears/ }));
+    third.unmount();
+    clock.mockReturnValue(4_700_000);
+    shown();
+    expect(screen.getByRole('button', { name: /Start when the cup clears/ })).toBeTruthy();
+    clock.mockRestore();
+  });
+
   it('is one button: start, stop, again; with mean and spread, and the last one taken off', () => {
     let now = 0;
     function Watch() {
