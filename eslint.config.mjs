@@ -149,7 +149,7 @@ export default tseslint.config(
   },
   {
     // The contract's tests read the demo files.
-    files: ['contract/src/**/*.test.ts'],
+    files: ['contract/src/**/*.test.ts', 'contract/src/testing/*.ts'],
     rules: { 'no-restricted-imports': 'off' },
   },
   {

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
-import { USUAL_BOOK, jobFile, kitFile, logFile, type Entry, type Job } from '@fine-spray/contract';
+import { USUAL_BOOK } from '@fine-spray/contract';
 import { coreLog } from '@fine-spray/contract/log';
 import {
   layersOf,
@@ -10,29 +8,16 @@ import {
   siteNow,
   type Kit,
 } from '@fine-spray/contract/planning';
+import { demoCompany } from '@fine-spray/contract/testing';
 import { readRecord, setupCard, showRange, type UnitSystem } from '@fine-spray/core';
 import { cardSheet } from './card/cardSheet';
 import { setUpNumbers } from './compare/setUps';
 import { cardsOf } from './log/cards';
 
-const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const read = (name: string): unknown =>
-  JSON.parse(readFileSync(path.resolve(__dirname, '../../../demo', name), 'utf8'));
-const stored = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, ...STORED }));
-const { coatings, sprayers, hoses, tips } = kitFile.parse(read('millrace.kit.json'));
-const plain: Kit = {
-  ...{ coatings: stored(coatings), sprayers: stored(sprayers) },
-  ...{ hoses: stored(hoses), tips: stored(tips) },
-};
-const log: readonly Entry[] = logFile
-  .parse(read('millrace.log.json'))
-  .entries.map((entry) => ({ ...STORED, ...entry }));
+const { kit: plain, jobs, entries: log } = demoCompany();
 const last = log.at(-1);
 const now = { ...plain, ...siteNow(log, Date.parse(last?.at ?? '')) };
 const history = planHistory(readRecord(coreLog(log)));
-const files = ['tern-boathouse', 'kiln-house', 'orchard-row-3'].map((name) =>
-  jobFile.parse(read(`${name}.job.json`)),
-);
 
 /** Every way the kit is used: before the log says anything, as it stands, and with what it has taught. */
 const KITS: readonly (readonly [string, Kit])[] = [
@@ -44,9 +29,8 @@ const KITS: readonly (readonly [string, Kit])[] = [
 describe.each(KITS)('every place shows the numbers of one card: %s', (_name, kit) => {
   it.each(['metric', 'us'] as const)('in %s', (system: UnitSystem) => {
     let dialledIn = 0;
-    for (const file of files) {
-      const job: Job = { ...file.job, ...STORED, surfaceCount: file.surfaces.length };
-      for (const surface of stored(file.surfaces)) {
+    for (const { job, surfaces } of jobs) {
+      for (const surface of surfaces) {
         const forms = cardsOf(surface, job, kit, system);
         const coats = plannedCoats([surface], job, kit, false);
         for (const layer of layersOf(surface)) {

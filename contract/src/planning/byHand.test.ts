@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import {
   comparePlan,
   filmAchieved,
@@ -10,37 +8,25 @@ import {
   type Volume,
 } from '@fine-spray/core';
 import { coreLog } from '../log';
-import { coreTip, jobFile, kitFile, logFile, type Entry, type Job } from '..';
-import { plannedCoats, type Kit } from '.';
+import { coreTip } from '..';
+import { demoCompany } from '../testing/demo';
+import { plannedCoats } from '.';
 
 /**
  * Two jobs of the demo by hand: what the log says of paint, film and tips, added up from its entries with a pocket calculator.
  * Litres are as the paint is sold: what went through the gun over one and the thinner that was in it that day.
  */
-const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const read = (name: string): unknown =>
-  JSON.parse(readFileSync(path.resolve(__dirname, '../../../demo', name), 'utf8'));
-const stored = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, ...STORED }));
-const { coatings, sprayers, hoses, tips } = kitFile.parse(read('millrace.kit.json'));
-const kit: Kit = {
-  ...{ coatings: stored(coatings), sprayers: stored(sprayers) },
-  ...{ hoses: stored(hoses), tips: stored(tips) },
-};
-const entries: readonly Entry[] = logFile
-  .parse(read('millrace.log.json'))
-  .entries.map((entry) => ({ ...STORED, ...entry }));
+const { kit, jobs, entries } = demoCompany();
+const { coatings, tips } = kit;
 const record = readRecord(coreLog(entries));
-const files = ['orchard-row-3', 'tern-boathouse', 'kiln-house'].map((name) =>
-  jobFile.parse(read(`${name}.job.json`)),
-);
 const OWNED = tips.flatMap(({ id, code, family, litresBefore }) => {
   const tip = coreTip({ code, family });
   return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
 });
 const JOBS = {
-  isJob: (job: string) => files.some((file) => file.job.id === job),
+  isJob: (id: string) => jobs.some(({ job }) => job.id === id),
   jobOfSurface: (surface: string) =>
-    files.find((file) => file.surfaces.some(({ id }) => id === surface))?.job.id,
+    jobs.find(({ surfaces }) => surfaces.some(({ id }) => id === surface))?.job.id,
 };
 
 const litres = (value: number) => Math.round(to(quantity<Volume>(value), 'L') * 1000) / 1000;
@@ -48,10 +34,10 @@ const coatingOf = (id: string) => coatings.find((one) => one.id === id)?.archety
 
 /** Used, delivered and at hand of each coating of a job, litres. */
 function paintOf(name: string) {
-  const file = files.find(({ job }) => job.name === name);
-  if (!file) throw new Error(name);
-  const job: Job = { ...file.job, ...STORED, surfaceCount: file.surfaces.length };
-  const planned = plannedCoats(stored(file.surfaces), job, kit, false);
+  const found = jobs.find(({ job }) => job.name === name);
+  if (!found) throw new Error(name);
+  const { job, surfaces } = found;
+  const planned = plannedCoats(surfaces, job, kit, false);
   return Object.fromEntries(
     comparePlan(planned, record, OWNED, job.id, JOBS)
       .filter(({ used }) => used > 0)
@@ -62,8 +48,7 @@ function paintOf(name: string) {
   );
 }
 const film = (job: string, surface: string) => {
-  const id =
-    files.find((file) => file.job.name === job)?.surfaces.find((one) => one.name === surface)?.id ?? '';
+  const id = jobs.find((one) => one.job.name === job)?.surfaces.find((one) => one.name === surface)?.id ?? '';
   const byId = Object.fromEntries(coatings.map((one) => [one.id, one]));
   const found = filmAchieved(record, id, byId);
   return Math.round((found?.dry.value ?? NaN) * 1e8) / 100;

@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import {
   GUN_PASSAGE,
   coatingInput,
@@ -21,23 +19,12 @@ import {
   type UnitSystem,
 } from '@fine-spray/core';
 import { coreLog } from '../log';
-import { jobFile, kitFile, logFile, schemaOf, type Entry, type Job, type Surface } from '..';
+import { schemaOf, type Entry, type Job, type Surface } from '..';
+import { STORED, demoCompany } from '../testing/demo';
 import { layersOf, planHistory, requestFor, siteNow, type Kit, type SurfaceLayer } from '.';
 
-const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const read = (name: string): unknown =>
-  JSON.parse(readFileSync(path.resolve(__dirname, '../../../demo', name), 'utf8'));
-const stored = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, ...STORED }));
-const { coatings, sprayers, hoses, tips } = kitFile.parse(read('millrace.kit.json'));
-const plain: Kit = {
-  coatings: stored(coatings),
-  sprayers: stored(sprayers),
-  hoses: stored(hoses),
-  tips: stored(tips),
-};
-const log: readonly Entry[] = logFile
-  .parse(read('millrace.log.json'))
-  .entries.map((entry) => ({ ...STORED, ...entry }));
+const { kit: plain, jobs, entries: log } = demoCompany();
+const coatings = plain.coatings;
 const history = planHistory(readRecord(coreLog(log)));
 
 interface Where {
@@ -46,13 +33,9 @@ interface Where {
   readonly layer: SurfaceLayer;
 }
 /** Every layer of every surface of the demo. */
-const ALL: readonly Where[] = ['tern-boathouse', 'kiln-house', 'orchard-row-3'].flatMap((name) => {
-  const file = jobFile.parse(read(`${name}.job.json`));
-  const job: Job = { ...file.job, ...STORED, surfaceCount: file.surfaces.length };
-  return stored(file.surfaces).flatMap((surface) =>
-    layersOf(surface).map((layer) => ({ surface, job, layer })),
-  );
-});
+const ALL: readonly Where[] = jobs.flatMap(({ job, surfaces }) =>
+  surfaces.flatMap((surface) => layersOf(surface).map((layer) => ({ surface, job, layer }))),
+);
 
 function cardOf({ surface, job, layer }: Where, kit: Kit, system: UnitSystem = 'metric') {
   const request = requestFor(surface, job, kit, layer);

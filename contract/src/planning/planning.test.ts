@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import {
   jobModel,
   of,
@@ -24,6 +22,7 @@ import {
   type Job,
   type Surface,
 } from '..';
+import { asStored, demoCompany, demoFile, type DemoJob } from '../testing/demo';
 import {
   buyingsFor,
   checkBought,
@@ -44,21 +43,11 @@ import {
 } from '.';
 import { historyOf } from './history';
 
-const STORED = { version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z' };
-const read = (name: string): unknown =>
-  JSON.parse(readFileSync(path.resolve(__dirname, '../../../demo', name), 'utf8'));
-const stored = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, ...STORED }));
-
-const { coatings, sprayers, hoses, tips, company, systems } = kitFile.parse(read('millrace.kit.json'));
-const kit: Kit = {
-  coatings: stored(coatings),
-  sprayers: stored(sprayers),
-  hoses: stored(hoses),
-  tips: stored(tips),
-};
-const tern = jobFile.parse(read('tern-boathouse.job.json'));
-const job: Job = { ...tern.job, ...STORED, surfaceCount: tern.surfaces.length };
-const surfaces: readonly Surface[] = stored(tern.surfaces);
+const read = demoFile;
+const stored = asStored;
+const { company, systems } = kitFile.parse(read('millrace.kit.json'));
+const { kit, jobs: demoJobs } = demoCompany();
+const { job, surfaces } = demoJobs[0] as DemoJob;
 const { orders, refused } = ordersFor(surfaces, job, kit);
 
 function drawn() {
