@@ -99,10 +99,10 @@ test(
     const answer = page.getByTestId('comb-answer');
     await expect(answer).toContainText('Mean of 1');
     expect(thumb.count()).toBe(3);
-    await page.getByRole('button', { name: /^Tooth 150/ }).click();
-    await page.getByRole('button', { name: /^Tooth 150/ }).click();
-    await page.getByRole('button', { name: /^Tooth 150/ }).click();
-    await expect(answer).toContainText('Mean of 4');
+    for (const count of [2, 3, 4]) {
+      await page.getByRole('button', { name: /^Tooth 150/ }).click();
+      await expect(answer).toContainText(`Mean of ${count}`);
+    }
     await expect(answer).toContainText('Too thick');
     await expect(answer).toContainText(/Speed up to 2\.4 m in \d+(\.5)? s\./);
     await page.getByRole('button', { name: /^Tooth 800/ }).click();

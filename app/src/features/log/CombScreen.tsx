@@ -157,7 +157,8 @@ function CombAnswer({ context, payload }: { context: CaptureContext; payload: Co
   const card = context.cardOf(payload);
   return (
     <View
-      className="gap-1 rounded-2xl border border-rule bg-sheet p-4"
+      // As high as it gets: the teeth stay under the thumb from one tap to the next.
+      className="min-h-[252px] gap-1 rounded-2xl border border-rule bg-sheet p-4"
       testID="comb-answer"
       aria-live="polite"
     >
