@@ -131,6 +131,22 @@ describe('a form that is left', () => {
     expect(form().result.current).toMatchObject({ kept: false, content: first });
   });
 
+  it('keeps what was typed alone: what a colleague changed beside it meanwhile stands', () => {
+    const open = (row: typeof first) =>
+      renderHook(() => useForm({ schema: hoseFields, first: row, keptAs: 'hose' }));
+    const one = open(first);
+    act(() => one.result.current.change({ name: 'Long one' }));
+    one.unmount();
+    const two = open(first);
+    act(() => two.result.current.change({ name: 'Longer' }));
+    two.unmount();
+    expect(open({ ...first, length: 15 }).result.current.content).toEqual({
+      ...first,
+      name: 'Longer',
+      length: 15,
+    });
+  });
+
   it('keeps what was typed where storing failed', async () => {
     const one = form();
     act(() => one.result.current.change({ name: 'Long one' }));

@@ -16,7 +16,7 @@ const isTyped = (stored: unknown): Typed<object> | undefined => {
 };
 
 /** The same values, in whatever order their names come. */
-export const sameContent = (one: unknown, other: unknown): boolean => hashKey([one]) === hashKey([other]);
+const sameContent = (one: unknown, other: unknown): boolean => hashKey([one]) === hashKey([other]);
 
 /** Keeps what is typed on this device at once, so that it outlives a reload, a closed page and a new version. */
 export function keepTyped(id: string, typed: Typed<object> | undefined): void {
@@ -25,14 +25,17 @@ export function keepTyped(id: string, typed: Typed<object> | undefined): void {
 
 /**
  * What was typed over a row and never stored; nothing where the row has it.
- * @param first the row as it is: what a newer program has besides comes from it
+ * @param first the row as it is: what was not typed comes from it
  */
-export function readTyped<Content extends object>(id: string, first: Content): Typed<Content> | undefined {
+export function readTyped<Content extends object>(
+  id: string,
+  first: Content,
+): (Typed<Content> & { readonly part: Partial<Content> }) | undefined {
   if (id === '') return undefined;
   const typed = readKept(`typed ${id}`, isTyped, undefined as Typed<object> | undefined);
   if (!typed) return undefined;
   const content = { ...first, ...typed.content };
-  if (!sameContent(content, first)) return { content, version: typed.version };
+  if (!sameContent(content, first)) return { content, part: typed.content, version: typed.version };
   keepTyped(id, undefined);
   return undefined;
 }

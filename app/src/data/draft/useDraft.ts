@@ -54,7 +54,10 @@ export function useDraft<Content extends object>({
   const [typedBefore] = useState(() => readTyped(rowId, first));
   const [draft, setDraft] = useState(typedBefore?.content ?? first);
   const [typing, setTyping] = useState<Record<string, string | undefined>>({});
-  const [steps, setSteps] = useState<readonly { readonly name: string; readonly before: Content }[]>([]);
+  const [steps, setSteps] = useState<readonly { readonly name: string; readonly before: Content }[]>(
+    // One step back is what is stored.
+    () => (typedBefore ? [{ name: 'typed before', before: first }] : []),
+  );
   const stored = useRef(typedBefore?.version ?? version);
   const {
     state,
@@ -81,10 +84,7 @@ export function useDraft<Content extends object>({
     [autosave, check, mayStore, rowId],
   );
   useEffect(() => {
-    if (!typedBefore) return;
-    // One step back is what is stored.
-    setSteps([{ name: 'typed before', before: first }]);
-    set(typedBefore.content);
+    if (typedBefore) set(typedBefore.content);
     // Once, as the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);
@@ -110,12 +110,11 @@ export function useDraft<Content extends object>({
     // What this device had is shown first, and what the server has comes after: a draft nobody has touched follows. Of the same
     // version it can be another still, where what was written here without the server was let go.
     if (version < stored.current || steps.length > 0 || state.kind !== 'saved') return;
-    if (readTyped(rowId, now.current)) return;
     if (version === stored.current && JSON.stringify(now.current) === JSON.stringify(latest.current)) return;
     stored.current = version;
     latest.current = now.current;
     setDraft(now.current);
-  }, [version, first, steps, state, rowId]);
+  }, [version, first, steps, state]);
   const onInvalid = useCallback((field: string, message: string | undefined) => {
     setTyping((now) => (now[field] === message ? now : { ...now, [field]: message }));
   }, []);

@@ -46,7 +46,7 @@ export function useForm<Content extends object>({
 }: FormOptions<Content>): Form<Content> {
   const [opened] = useState(first);
   const [before] = useState(() => readTyped(keptAs, first));
-  const [typed, setTyped] = useState<Partial<Content>>(before?.content ?? {});
+  const [typed, setTyped] = useState<Partial<Content>>(before?.part ?? {});
   const [kept, setKept] = useState(before !== undefined);
   const [invalid, setInvalid] = useState<Readonly<Record<string, string | undefined>>>({});
   const [failed, setFailed] = useState<string>();
