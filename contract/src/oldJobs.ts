@@ -1,6 +1,7 @@
 import type { JobDigest } from '@fine-spray/core/record';
 import { z } from 'zod';
 import { entry, type Entry } from './entry';
+import { abrasion } from './entry/parts';
 import { id } from './primitives';
 
 const count = z.int().min(0);
@@ -29,7 +30,7 @@ const digest = z.object({
     coatings: z.array(z.string()),
     ...{ tip: z.array(z.int()), coating: z.array(z.int()) },
     ...{ at: z.array(z.number()), volume: z.array(z.number()) },
-    abrasion: z.array(z.union([z.literal(1), z.literal(2), z.literal(3)]).nullable()),
+    abrasion: z.array(abrasion.nullable()),
   }),
 });
 

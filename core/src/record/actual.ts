@@ -207,9 +207,7 @@ export function comparePlan(
         timeWorked(record, coat.job, [from, until], dayOf),
       ),
     );
-  const surfaces = new Set(planned.map(({ surface }) => surface));
-  const isHere = (surface: string) =>
-    surfaces.has(surface) || (job !== undefined && jobs.jobOfSurface(surface) === job);
+  const isHere = (surface: string) => job !== undefined && jobs.jobOfSurface(surface) === job;
   const others = [...beside.keys(), ...paint.delivered.keys(), ...paint.out.keys()];
   return [...new Set([...byCoating.keys(), ...others])].map((coating) =>
     ofOne(coating, byCoating.get(coating) ?? [], wearOf, {

@@ -86,16 +86,15 @@ const HEAVY_FAMILIES: readonly TipFamily[] = ['standard', 'heavy-texture'];
 /** Share of the finest usual orifice below which a coating clogs; working judgement. */
 const CLOGGING_SHARE = 0.7;
 
-export function lineOf({ request, fluid }: SearchContext, tip: Tip): Line {
-  return {
-    hoses: request.hoses,
-    gun: GUN_PASSAGE,
-    height: request.lift,
-    orifice: orificeDiameter(tip),
-    fluid,
-    maxFlow: request.sprayer.maxFlow,
-  };
-}
+/** The line of a job from pump to tip: its hoses, the passage of the gun, and an orifice. */
+export const lineThrough = (
+  { hoses, lift, sprayer }: SearchContext['request'],
+  fluid: Line['fluid'],
+  orifice: Length,
+): Line => ({ hoses, gun: GUN_PASSAGE, height: lift, orifice, fluid, maxFlow: sprayer.maxFlow });
+
+export const lineOf = ({ request, fluid }: SearchContext, tip: Tip): Line =>
+  lineThrough(request, fluid, orificeDiameter(tip));
 
 /** Why a family or an orifice is not for this coating or this machine, whatever the pressure. */
 function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: Tip): Refusal | undefined {

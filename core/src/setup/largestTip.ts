@@ -1,8 +1,9 @@
 import { coatingInput } from '../coating';
 import { explain, given, type Explained } from '../explain';
-import { bracketedRoot, GUN_PASSAGE, pumpForGun } from '../line';
+import { bracketedRoot, pumpForGun } from '../line';
 import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
+import { lineThrough } from './candidate';
 import { checkRequest } from './check';
 import { evenFanPressure } from './evenFan';
 import { fluidFrom, learnedEvenFan, type SetupRequest } from './request';
@@ -33,20 +34,12 @@ function limitOf(
   paint: Record<'low' | 'high' | 'density', number>,
 ) {
   const fluid = fluidFrom(paint.low, Math.min(paint.high, paint.low), paint.density, request);
-  const { sprayer, hoses, lift } = request;
+  const { sprayer } = request;
   const over = (orifice: number) => {
     const diameter = quantity<Length>(orifice);
     const gun = evenFanPressure(family, diameter, fluid.rheology.highShearViscosity);
     const wanted = quantity<typeof gun>(gun * (learnedEvenFan(request, family)?.value ?? 1));
-    const line = {
-      hoses,
-      gun: GUN_PASSAGE,
-      height: lift,
-      orifice: diameter,
-      fluid,
-      maxFlow: sprayer.maxFlow,
-    };
-    const { pump, flow } = pumpForGun(line, wanted);
+    const { pump, flow } = pumpForGun(lineThrough(request, fluid, diameter), wanted);
     return { flow: flow / sprayer.maxFlow - 1, pressure: pump / sprayer.maxPressure - 1 };
   };
   const worst = (orifice: number) => Math.max(...Object.values(over(orifice)));

@@ -5,7 +5,7 @@ import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, typ
 import { quantity, type Pressure } from '../units';
 import { dialledInWith, type DialledInNow } from './dialledIn';
 import { EVEN_FAN_RANGE } from './evenFan';
-import { lineOf, type Candidate, type PressureBand } from './candidate';
+import { lineThrough, type Candidate, type PressureBand } from './candidate';
 import { fluidFrom, learnedEvenFan, type SearchContext, type SetupRequest } from './request';
 
 export interface LineNumbers {
@@ -61,8 +61,7 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
   /** Pump pressure for a gun pressure, with the paint as these readings have it. */
   const pumpAt = (gun: number, low = lowShear.value, high = highShear.value, kilograms = density.value) => {
     const paint = fluidFrom(low, high, kilograms, request);
-    const line = { ...lineOf(context, main.tip), fluid: paint };
-    return pumpForGun(line, quantity(gun)).pump;
+    return pumpForGun(lineThrough(request, paint, orificeDiameter(main.tip)), quantity(gun)).pump;
   };
   const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
   const { start, stop } = main.band;

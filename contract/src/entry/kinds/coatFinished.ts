@@ -6,6 +6,8 @@ import { entryKind } from '../kind';
 import { coatOf, weather } from '../parts';
 import { coatName, joined, weatherWords } from '../say';
 
+const area = numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².');
+
 export const coatFinished = entryKind({
   name: 'Coat finished',
   payload: z
@@ -16,11 +18,11 @@ export const coatFinished = entryKind({
       kind: oneOf('Surface', SURFACE_KIND_IDS),
       wind: oneOf('Wind', WINDS),
       /** What was finished of it: net area times texture, m². */
-      trueArea: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².'),
+      trueArea: area,
       /** What of its paint soaked in, by the plan, m³. */
       absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
       /** All of the coat by the plan, m²; null where there is none. */
-      whole: numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².').nullable(),
+      whole: area.nullable(),
       weather,
     })
     .strict(),

@@ -15,7 +15,7 @@ import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
 import { coatOf, container } from '../defaults';
 import { CoatingField } from './fields';
-import { textOf, type FormProps, type WrittenKind } from './types';
+import { numberOf, textOf, type FormProps, type WrittenKind } from './types';
 
 /** Size of a container: those the coating is sold in, or any. */
 function SizeField({ payload, context, errors, onChange, onInvalid }: FormProps) {
@@ -157,7 +157,7 @@ function PaintOutForm(props: FormProps) {
       <QuantityStepper
         label="Paint"
         kind="volume"
-        value={typeof payload['volume'] === 'number' ? payload['volume'] : undefined}
+        value={numberOf(payload, 'volume')}
         step={{ metric: 0.5, us: 0.25 }}
         bounds={{ min: 1e-5, max: 10 }}
         error={errors['volume']}

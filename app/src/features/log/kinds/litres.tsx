@@ -5,7 +5,7 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
 import { abrasionOf, coatOf, coatOptions, litresLeft, tipInGun } from '../defaults';
 import { CoatField, TipChoiceField } from './fields';
-import type { FormProps, WrittenKind } from './types';
+import { numberOf, type FormProps, type WrittenKind } from './types';
 
 /** Litres through the gun on a coat. */
 function LitresForm(props: FormProps) {
@@ -19,7 +19,7 @@ function LitresForm(props: FormProps) {
       <QuantityStepper
         label="Sprayed"
         kind="volume"
-        value={typeof payload['volume'] === 'number' ? payload['volume'] : undefined}
+        value={numberOf(payload, 'volume')}
         {...(option ? { from: litresLeft(context, option) } : {})}
         step={{ metric: 0.5, us: 0.25 }}
         bounds={{ min: 1e-5, max: 0.5 }}

@@ -49,3 +49,9 @@ export function textOf(payload: Payload, field: string): string {
   const value = payload[field];
   return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
 }
+
+/** A field of a payload as a number; nothing before one was said. */
+export function numberOf(payload: Payload, field: string): number | undefined {
+  const value = payload[field];
+  return typeof value === 'number' ? value : undefined;
+}
