@@ -169,7 +169,8 @@ export function housePlan(rounds: number): { seconds: number; passes: number } {
     overlap: quantity<Fraction>(0.5),
     gunSpeed: of(0.5, 'm/s'),
     flow: given('Flow', 'flow', of(0.8, 'L/min'), 'x'),
-    transfer: given('TE', 'percent', 0.8, 'x'),
+    air: given('Not lost in the air', 'percent', 0.8, 'x'),
+    family: 'standard' as const,
   };
   const surfaces = Array.from({ length: 40 }, (_, index): { piece: Piece; ceiling: boolean } => {
     const width = 3 + (index % 7);

@@ -37,7 +37,7 @@ const TIPS = kit.tips.flatMap(({ id: tip, code, family, litresBefore }) => {
   const read = readTip(code, family);
   return read.ok ? [{ tip, code: read.value, before: litresBefore }] : [];
 });
-const PLANNED = plannedCoats(rows, stored, kit, false);
+const PLANNED = plannedCoats(rows, stored, kit);
 const SURFACES = new Set(rows.map((row) => row.id));
 
 /**

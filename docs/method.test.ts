@@ -161,7 +161,8 @@ const settings = {
   overlap: fraction(0.5),
   gunSpeed: of(0.5, 'm/s'),
   flow: pass.flow,
-  transfer: pass.transfer,
+  air: pass.transfer,
+  family: 'standard' as const,
 };
 const plan = () =>
   right(

@@ -76,7 +76,8 @@ const settings = (a: number, b: number, c: number) => ({
   overlap: q(b),
   gunSpeed: q(c),
   flow: input(1e-5),
-  transfer: input(0.8),
+  air: input(0.8),
+  family: 'standard' as const,
 });
 const box = (x: number, y: number, width: number, height: number) => [
   { x, y },

@@ -14,6 +14,7 @@ export * from './passes';
 export * from './record';
 export * from './quantities';
 export * from './setup';
+export * from './wallFilm';
 export * from './emergency';
 export * from './safety';
 export * from './procedure';

@@ -32,7 +32,7 @@ describe.each(KITS)('every place shows the numbers of one card: %s', (_name, kit
     for (const { job, surfaces } of jobs) {
       for (const surface of surfaces) {
         const forms = cardsOf(surface, job, kit, system);
-        const coats = plannedCoats([surface], job, kit, false);
+        const coats = plannedCoats([surface], job, kit);
         for (const layer of layersOf(surface)) {
           const request = requestFor(surface, job, kit, layer);
           const made = request && setupCard(request, system);
@@ -53,7 +53,7 @@ describe.each(KITS)('every place shows the numbers of one card: %s', (_name, kit
             true,
           ]);
           // Side by side
-          const beside = setUpNumbers(request, card, USUAL_BOOK, system).find(({ name }) =>
+          const beside = setUpNumbers(card, USUAL_BOOK, system).find(({ name }) =>
             name.startsWith('Gun pressure'),
           );
           expect([of, shownGun?.startsWith(beside?.text ?? '?')]).toEqual([of, true]);

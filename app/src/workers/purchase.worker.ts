@@ -1,4 +1,4 @@
-import { triggerTimeOf, type CoatingOrder } from '@fine-spray/contract/planning';
+import type { CoatingOrder } from '@fine-spray/contract/planning';
 import { jobModel, paintDistributions, type PaintDistribution, type Refusal } from '@fine-spray/core';
 
 /** What the screen sends, and what comes back. Stopping is ending the worker. */
@@ -9,7 +9,6 @@ export interface PurchaseOrder {
 }
 export type PurchaseReport =
   | { readonly kind: 'done'; readonly distributions: readonly PaintDistribution[] }
-  | { readonly kind: 'trigger'; readonly seconds: number }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
 const worker = globalThis as unknown as {
@@ -27,5 +26,4 @@ worker.onmessage = ({ data: { demands, draws, seed } }) => {
     { kind: 'done', distributions: result.value },
     result.value.map(({ sorted }) => sorted.buffer),
   );
-  worker.postMessage({ kind: 'trigger', seconds: triggerTimeOf(demands) });
 };

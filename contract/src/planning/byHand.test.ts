@@ -37,7 +37,7 @@ function paintOf(name: string) {
   const found = jobs.find(({ job }) => job.name === name);
   if (!found) throw new Error(name);
   const { job, surfaces } = found;
-  const planned = plannedCoats(surfaces, job, kit, false);
+  const planned = plannedCoats(surfaces, job, kit);
   return Object.fromEntries(
     comparePlan(planned, record, OWNED, job.id, JOBS)
       .filter(({ used }) => used > 0)

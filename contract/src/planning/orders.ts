@@ -8,6 +8,8 @@ import { layersOf, requestFor } from './layers';
 export interface OrderedSurface extends JobSurface {
   readonly surface: SetupRequest;
   readonly share: number;
+  /** Time with the trigger open for all its coats, s, by its set-up card; none where no tip works. */
+  readonly triggerTime: number;
 }
 
 /** What a job wants of one coating, with the sizes it is sold in. */
@@ -18,7 +20,10 @@ export interface CoatingOrder extends CoatingDemand {
   readonly onSale: readonly ContainerOnSale[];
 }
 
-/** What a job wants of each coating, in the order its surfaces come; surfaces that are refused are counted. */
+/**
+ * What a job wants of each coating, in the order its surfaces come; surfaces that are refused are counted. Takes a search for
+ * every layer: on a screen it is asked of a worker.
+ */
 export function ordersFor(
   surfaces: readonly Surface[],
   job: Job,
@@ -47,7 +52,16 @@ export function ordersFor(
         fills: 1,
         surfaces: [],
       };
-      order.surfaces.push({ id: surface.id, surface: request, netArea, share: layer.share });
+      const card = setupCard(request);
+      const candidate = card.ok ? card.value.tip.candidate : undefined;
+      order.surfaces.push({
+        id: surface.id,
+        surface: request,
+        netArea,
+        share: layer.share,
+        over: candidate?.over,
+        triggerTime: layer.share * (candidate?.triggerTime ?? 0),
+      });
       orders.set(layer.coatingId, order);
     }
   }
@@ -55,13 +69,5 @@ export function ordersFor(
 }
 
 /** Time with the trigger open for all coats of all surfaces, by their set-up cards, s. */
-export function triggerTimeOf(orders: readonly CoatingOrder[]): number {
-  let sum = 0;
-  for (const { surfaces } of orders) {
-    for (const { surface, share } of surfaces) {
-      const card = setupCard(surface);
-      if (card.ok) sum += share * card.value.tip.candidate.triggerTime;
-    }
-  }
-  return sum;
-}
+export const triggerTimeOf = (orders: readonly CoatingOrder[]): number =>
+  orders.flatMap(({ surfaces }) => surfaces).reduce((sum, { triggerTime }) => sum + triggerTime, 0);

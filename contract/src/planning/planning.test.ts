@@ -149,7 +149,7 @@ describe('a buy list that came back', () => {
 });
 
 describe('the coats of a job as they are planned', () => {
-  const coats = plannedCoats(surfaces, job, kit, false);
+  const coats = plannedCoats(surfaces, job, kit);
 
   it('are all coats of all layers, counted on by surface and coating', () => {
     const wanted = surfaces.flatMap(layersOf).reduce((sum, layer) => sum + layer.coats, 0);
@@ -195,13 +195,13 @@ describe('the coats of a job as they are planned', () => {
     const timed = plannedCoats([one], job, kit);
     expect(timed.length).toBeGreaterThan(0);
     for (const { time } of timed) expect(time).toBeGreaterThan(60);
-    expect(plannedCoats([one], job, kit, false).map(({ time }) => time)).toEqual(timed.map(() => 0));
+    expect(plannedCoats([one], job, kit).map(({ time }) => time)).toEqual(timed.map(() => 0));
   });
 
   it('leave out what the kit has no coating for', () => {
     const [first] = coats;
     const without = { ...kit, coatings: kit.coatings.filter(({ id }) => id !== first?.coating) };
-    const rest = plannedCoats(surfaces, job, without, false);
+    const rest = plannedCoats(surfaces, job, without);
     expect(rest.length).toBeGreaterThan(0);
     expect(rest.some(({ coating }) => coating === first?.coating)).toBe(false);
   });
@@ -267,8 +267,8 @@ describe('the history of the crew in a plan', () => {
   });
 
   it('makes the walls it is about want more paint, and leaves the others as they were', () => {
-    const plain = plannedCoats(surfaces, job, kit, false);
-    const taught = plannedCoats(surfaces, job, { ...kit, history }, false);
+    const plain = plannedCoats(surfaces, job, kit);
+    const taught = plannedCoats(surfaces, job, { ...kit, history });
     let walls = 0;
     plain.forEach((before, index) => {
       const after = taught[index]?.volume.value ?? NaN;
@@ -321,16 +321,16 @@ describe('a plan that is logged as it was made', () => {
   );
 
   it('teaches nothing, ten times over, whatever the ground drinks and however it is thinned', () => {
-    const plain = plannedCoats(walls, job, kit, false);
+    const plain = plannedCoats(walls, job, kit);
     expect(plain.some(({ soaks }) => soaks > 0)).toBe(true);
     let log: LogEntry[] = [];
     let now: Kit = kit;
     for (let turn = 0; turn < 10; turn += 1) {
       // Each job is planned by what the jobs before have taught.
-      log = [...log, ...asPlanned(plannedCoats(walls, job, now, false), `job ${turn}`)];
+      log = [...log, ...asPlanned(plannedCoats(walls, job, now), `job ${turn}`)];
       now = { ...kit, history: planHistory(readRecord(log)) };
     }
-    const taught = plannedCoats(walls, job, now, false);
+    const taught = plannedCoats(walls, job, now);
     expect(Object.keys(now.history?.transfer ?? {}).length).toBeGreaterThan(1);
     for (const [index, { volume }] of taught.entries())
       expect(volume.value / (plain[index]?.volume.value ?? 0)).toBeCloseTo(1, 9);
@@ -420,7 +420,7 @@ describe('the set-up of a layer', () => {
   });
 
   it('is that of each coat as the plan counts them', () => {
-    const planned = plannedCoats(all, job, kit, false);
+    const planned = plannedCoats(all, job, kit);
     for (const { row: surface, coating, coat, wet } of planned) {
       const layer = layerOfCoat(surface, { coatingId: coating, coat });
       if (!layer) throw new Error('no layer');

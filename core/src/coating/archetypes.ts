@@ -24,6 +24,8 @@ export interface Archetype {
   readonly mesh: 30 | 60 | 100;
   readonly orifices: { readonly low: number; readonly high: number };
   readonly abrasionClass: 1 | 2 | 3;
+  /** Made to go into bare wood: what it lays does not stand on it, so that no sag limit parts its coat. */
+  readonly goesIn: boolean;
 }
 
 /** What is known of a kind of coating, in the units painters and data sheets use. */
@@ -49,9 +51,19 @@ interface Defaults {
   /** °C. */
   readonly coldest: number;
   readonly abrasion: 1 | 2 | 3;
+  readonly goesIn?: true;
 }
 
-function archetype({ name, base, mesh, orifice, abrasion, viscosity, ...given }: Defaults): Archetype {
+function archetype({
+  name,
+  base,
+  mesh,
+  orifice,
+  abrasion,
+  viscosity,
+  goesIn,
+  ...given
+}: Defaults): Archetype {
   const [low, high] = orifice;
   return {
     name,
@@ -59,6 +71,7 @@ function archetype({ name, base, mesh, orifice, abrasion, viscosity, ...given }:
     mesh,
     orifices: { low, high },
     abrasionClass: abrasion,
+    goesIn: goesIn === true,
     values: {
       volumeSolids: of(given.solids, '%'),
       density: of(given.density, 'kg/L'),
@@ -88,6 +101,7 @@ export const ARCHETYPES = {
     orifice: [7, 11],
     recoat: 3,
     coldest: 10,
+    goesIn: true,
     abrasion: 1,
   }),
   'solid-stain': archetype({

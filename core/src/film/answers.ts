@@ -13,7 +13,15 @@ import {
   type Speed,
   type UnitSystem,
 } from '../units';
-import { dryForWet, gunSpeedForFilm, spreadingRate, wetFilmOfPass, wetForDry } from './film';
+import {
+  dryForWet,
+  filmOfLaid,
+  gunSpeedForFilm,
+  laidPerArea,
+  spreadingRate,
+  wetFilmOfPass,
+  wetForDry,
+} from './film';
 
 const FILM = { min: of(1, 'μm'), max: of(5, 'mm') } as const;
 const SOLIDS = { min: 0.03, max: 1 } as const;
@@ -86,12 +94,26 @@ export function spreadingOf(dry: Length, solids: Input, system: UnitSystem = 'me
   );
 }
 
+/** Passes on a piece, where a plan of them is known. */
+export interface PassPlace {
+  /** Share of the fan that is over the piece. */
+  readonly over: Input;
+  /** Width a pass covers over the fan less its overlap: passes are fitted to the piece. */
+  readonly fit: Input;
+  /** True area over flat, and what soaks in of the film, m as sprayed. */
+  readonly texture: Input;
+  readonly soaks: Input;
+}
+
 /** Everything a field of passes depends on, with ranges. */
 export interface PassInputs {
   readonly flow: Input;
+  /** Share of the paint that lands; where the place of the passes is known, of what is over it. */
   readonly transfer: Input;
   readonly fanWidth: Input;
   readonly overlap: Fraction;
+  /** Missing: a plain field that goes on to all sides. */
+  readonly place?: PassPlace | undefined;
 }
 
 function checkPass({ flow, transfer, fanWidth, overlap }: PassInputs, system: UnitSystem) {
@@ -109,18 +131,36 @@ function checkPass({ flow, transfer, fanWidth, overlap }: PassInputs, system: Un
   );
 }
 
-const passOf = (v: Record<'flow' | 'te' | 'width' | 'overlap', number>) => ({
-  flow: quantity<ReturnType<typeof of<'L/min'>>>(v.flow),
-  transferEfficiency: quantity<Fraction>(v.te),
-  fanWidth: quantity<Length>(v.width),
-  overlap: quantity<Fraction>(v.overlap),
+type Values<Name extends string> = Readonly<Record<Name, number>>;
+
+/** A plain field: all of the fan is over it, smooth, and nothing soaks in. */
+const PLAIN: PassPlace = {
+  over: given('Share of the fan over the piece', 'percent', 1, 'A plain field'),
+  fit: given('Passes fitted to the piece', 'factor', 1, 'A plain field'),
+  texture: given('True area over flat', 'factor', 1, 'A plain field'),
+  soaks: given('Soaks in', 'wetFilm', 0, 'A plain field'),
+};
+
+const passOf = ({
+  flow,
+  te,
+  width,
+  overlap,
+  over,
+  fit,
+}: Values<'flow' | 'te' | 'width' | 'overlap' | 'over' | 'fit'>) => ({
+  flow: quantity<ReturnType<typeof of<'L/min'>>>(flow),
+  transferEfficiency: quantity<Fraction>(te * over),
+  fanWidth: quantity<Length>(width * fit),
+  overlap: quantity<Fraction>(overlap),
 });
 
-const inputsOf = ({ flow, transfer, fanWidth, overlap }: PassInputs) => ({
+const inputsOf = ({ flow, transfer, fanWidth, overlap, place = PLAIN }: PassInputs) => ({
   flow,
   te: transfer,
   width: fanWidth,
   overlap: chosen('Overlap', 'percent', overlap, 'Chosen here'),
+  ...place,
 });
 
 /** Mean wet film a field of passes lays at a gun speed, as an answer. */
@@ -138,7 +178,7 @@ export function filmAtSpeed(
       'film of a pass',
       'wetFilm',
       { ...inputsOf(pass), speed: chosen('Gun speed', 'speed', speed, 'Chosen here') },
-      (v) => wetFilmOfPass(passOf(v), quantity(v.speed)),
+      (v) => filmOfLaid(v.texture, wetFilmOfPass(passOf(v), quantity(v.speed)), v.soaks),
     ),
   );
 }
@@ -158,6 +198,6 @@ export function speedForFilm(
 /** Gun speed that lays a wet film, of what is checked already. */
 export function gunSpeedFor(pass: PassInputs, wet: Input): Explained {
   return explain('gun speed', 'speed', { ...inputsOf(pass), wet }, (v) =>
-    gunSpeedForFilm(passOf(v), quantity(v.wet)),
+    gunSpeedForFilm(passOf(v), quantity(laidPerArea(v.texture, v.wet, v.soaks))),
   );
 }

@@ -82,6 +82,8 @@ export interface CombTarget {
   readonly wetFilm: Length;
   readonly sagLimit?: Length;
   readonly speed?: Speed;
+  /** Film that soaks in besides: a comb does not read it, the gun lays it. */
+  readonly soaks?: Length;
 }
 
 /** How far from the target a film still counts as right. */
@@ -142,11 +144,12 @@ export function combVerdict(
           'speed after comb',
           'speed',
           {
+            soaks: given('Soaks in besides', 'wetFilm', target.soaks ?? 0, 'First coat on bare ground'),
             now: given('Gun speed now', 'speed', speedNow, 'Timed'),
             readings,
             target: chosen('Wet film wanted', 'wetFilm', wanted.value, 'Target'),
           },
-          (v) => (v.now * v.readings) / v.target,
+          (v) => (v.now * (v.readings + v.soaks)) / (v.target + v.soaks),
         );
   return accept({
     mean: explained,

@@ -36,6 +36,17 @@ export function gunSpeedForFilm(pass: Pass, wet: Length): Speed {
   return quantity((pass.flow * pass.transferEfficiency) / (pass.fanWidth * (1 - pass.overlap) * wet));
 }
 
+/**
+ * Paint that has to arrive on a flat square metre, m: the film on its true area, and what soaks in. Gun speed, passes, simulation
+ * and litres all stand on this sum.
+ */
+export const laidPerArea = (trueArea: number, wetFilm: number, soaksIn: number): number =>
+  trueArea * wetFilm + soaksIn;
+
+/** Film on the true area that what arrives on a flat square metre makes: the inverse of `laidPerArea`. */
+export const filmOfLaid = (trueArea: number, laid: number, soaksIn: number): number =>
+  Math.max(0, laid - soaksIn) / trueArea;
+
 /** Share by which the sag limit falls on ceilings and details. */
 export const SAG_REDUCTION = 0.15;
 

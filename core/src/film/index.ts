@@ -1,7 +1,9 @@
 export {
   COMFORTABLE_GUN_SPEED,
   dryForWet,
+  filmOfLaid,
   gunSpeedForFilm,
+  laidPerArea,
   sagLimitFor,
   spreadingRate,
   wetFilmOfPass,
@@ -16,6 +18,7 @@ export {
   spreadingOf,
   wetFilmFor,
   type PassInputs,
+  type PassPlace,
 } from './answers';
 export {
   USUAL_COMB,
@@ -28,7 +31,15 @@ export {
   type CombVerdict,
 } from './comb';
 export { BUILD_SCHOOLS, coatsNeeded, type BuildSchool, type Coats, type CoatsRequest } from './coats';
-export { TAILS, evenFanProfile, fanProfileAt, visibleShare, type FanProfile } from './profile';
+export {
+  TAILS,
+  cumulative,
+  evenFanProfile,
+  fanProfileAt,
+  shareBelow,
+  visibleShare,
+  type FanProfile,
+} from './profile';
 export { HAND_SCATTER, expectedVariation, filmVariation } from './variation';
 export {
   OVERLAP_SCHOOLS,

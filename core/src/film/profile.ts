@@ -43,3 +43,30 @@ const VISIBLE = 0.1;
 export function visibleShare(exponent: number): number {
   return Math.sqrt(1 - VISIBLE ** (1 / exponent));
 }
+
+const STEPS = 2048;
+
+/** Shares of the paint to the left of each place across the fan: 0 at −1, 1 at 1. */
+export function cumulative(profile: FanProfile): Float64Array {
+  const table = new Float64Array(STEPS + 1);
+  for (let step = 0; step < STEPS; step += 1) {
+    const s = -1 + (2 * (step + 0.5)) / STEPS;
+    table[step + 1] = (table[step] ?? 0) + Math.max(0, profile(s));
+  }
+  const total = table[STEPS] ?? 0;
+  if (!(total > 0)) throw new Error('cumulative: the profile lays nothing');
+  for (let step = 0; step <= STEPS; step += 1) table[step] = (table[step] ?? 0) / total;
+  return table;
+}
+
+/** Share of the paint to the left of s, read off the table. */
+export function shareBelow(table: Float64Array, s: number): number {
+  if (s <= -1) return 0;
+  if (s >= 1) return 1;
+  const at = (s + 1) * (STEPS / 2);
+  // A hair below 1 is 1 once it is added to.
+  if (at >= STEPS) return 1;
+  const index = at | 0;
+  const here = table[index] as number;
+  return here + (at - index) * ((table[index + 1] as number) - here);
+}

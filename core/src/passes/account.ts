@@ -26,7 +26,7 @@ export interface PassAccount {
 }
 
 const lengthOf = ({ from, to }: PlannedPass) => Math.hypot(to.x - from.x, to.y - from.y);
-const openLength = ({ open }: PlannedPass) => open.reduce((sum, part) => sum + part.to - part.from, 0);
+export const openLength = ({ open }: PlannedPass) => open.reduce((sum, part) => sum + part.to - part.from, 0);
 
 /** Run-up and run-out before and after a pass at speed, m. */
 export function runUp(speed: number): number {
@@ -36,9 +36,9 @@ export function runUp(speed: number): number {
 /** Way, time, paint and what misses the piece, of passes laid one after the other. */
 export function accountFor(
   passes: readonly PlannedPass[],
-  settings: { readonly gunSpeed: Speed; readonly flow: Input; readonly transfer: Input },
+  settings: { readonly gunSpeed: Speed; readonly flow: Input; readonly air: Input },
 ): PassAccount {
-  const { gunSpeed, flow, transfer } = settings;
+  const { gunSpeed, flow, air } = settings;
   const ramp = runUp(gunSpeed);
   let along = 0;
   let moves = 0;
@@ -78,10 +78,10 @@ export function accountFor(
         length,
         speed,
         flow,
-        transfer,
+        air,
         over: given('Share of the fan over the piece', 'percent', share, 'Passes of this plan'),
       },
-      (v) => ((v.flow * v.length) / v.speed) * (1 - v.transfer * v.over),
+      (v) => ((v.flow * v.length) / v.speed) * (1 - v.air * v.over),
     ),
   };
 }

@@ -1,7 +1,7 @@
 import { accept, firstRefusal, refuse, within, type Length, type Result, type UnitSystem } from '../units';
 import { accountFor, type PassAccount, type PlannedPass } from './account';
-import { planPasses } from './plan';
-import { ARM, checkSettings, type PassSettings } from './settings';
+import { fanAcross, lines, planPasses } from './plan';
+import { ARM, checkSettings, type FanOnPiece, type PassSettings } from './settings';
 
 /** One part of a composed piece, in the order to spray it. */
 export interface PlannedPart {
@@ -45,10 +45,43 @@ const SIDES = [
 /** How many bars a fan held along them would cover at once never counts: each bar gets its own pass. */
 const BAR_COUNT = 400;
 
-/** Share of a fan of a width that is over a bar of a face: 1 − s² over the fan. */
-function shareOverBar(face: number, fanWidth: number): number {
-  const s = Math.min(1, face / fanWidth);
-  return (3 * s - s ** 3) / 2;
+/** A bar as the gun sees it from a corner. */
+export interface SeenBar {
+  readonly seen: number;
+  readonly length: number;
+  /** Upright spindles, or level rails; and where its middle is across that. */
+  readonly upright: boolean;
+  readonly place: number;
+}
+
+/**
+ * The passes of one bar: from each of its four sides one along its middle, more where the fan is narrower than the bar; the trigger off
+ * the ends.
+ */
+export function barPasses({ seen, length, upright, place }: SeenBar, fan: FanOnPiece): PlannedPass[] {
+  const { support, below } = fanAcross(fan);
+  const half = support / 2;
+  const whole = length + 2 * ARM.lead;
+  // What is thin at the edges of one side is filled from the next.
+  const at = seen <= fan.fanWidth ? [0] : lines(-seen / 2, seen / 2, fan.fanWidth, fan.overlap).at;
+  const passes: PlannedPass[] = [];
+  for (const { name: part } of SIDES)
+    for (const aside of at) {
+      const over = below((seen / 2 - aside) / half) - below((-seen / 2 - aside) / half);
+      const [start, end] = [whole - ARM.lead, -ARM.lead];
+      const [from, to] = passes.length % 2 === 0 ? [start, end] : [end, start];
+      const on = (way: number) => (upright ? { x: place + aside, y: way } : { x: way, y: place + aside });
+      const open = [{ from: 0, to: whole }];
+      passes.push({
+        kind: 'field',
+        from: on(from),
+        to: on(to),
+        open,
+        overPiece: over * (length / whole),
+        part,
+      });
+    }
+  return passes;
 }
 
 /**
@@ -76,28 +109,19 @@ export function planBars(
   );
   if (failed) return failed;
   const pitch = bars.face + bars.gap;
-  const length = bars.length + 2 * ARM.lead;
   // Seen at 45° a square bar shows its diagonal.
-  const seen = bars.face * Math.SQRT2;
-  const overBar = shareOverBar(seen, settings.fanWidth) * (bars.length / length);
-  const upright = bars.kind === 'spindles';
-  const parts = SIDES.map(({ name, how }, side) => ({
+  const bar = { seen: bars.face * Math.SQRT2, length: bars.length, upright: bars.kind === 'spindles' };
+  const each = Array.from({ length: bars.count }, (_, index) =>
+    barPasses({ ...bar, place: (index + 0.5) * pitch }, settings),
+  );
+  const turnedRound = ({ from, to, ...pass }: PlannedPass) => ({ ...pass, from: to, to: from });
+  const parts = SIDES.map(({ name, how }) => ({
     name,
     how,
-    passes: Array.from({ length: bars.count }, (_, index): PlannedPass => {
-      const place = (index + 0.5) * pitch;
-      const [start, end] =
-        (index + side) % 2 === 0 ? [length - ARM.lead, -ARM.lead] : [-ARM.lead, length - ARM.lead];
-      const at = (way: number) => (upright ? { x: place, y: way } : { x: way, y: place });
-      return {
-        kind: 'field',
-        from: at(start),
-        to: at(end),
-        open: [{ from: 0, to: length }],
-        overPiece: overBar,
-        part: name,
-      };
-    }),
+    // Down one bar and up the next.
+    passes: each.flatMap((passes, index) =>
+      passes.filter(({ part }) => part === name).map((pass) => (index % 2 === 0 ? pass : turnedRound(pass))),
+    ),
   }));
   return accept(composed(parts, settings));
 }

@@ -1,9 +1,9 @@
+import { cumulative, evenFanProfile, shareBelow, visibleShare } from '../film';
 import {
   boxOf,
   centroid,
   checkPiece,
   signedArea,
-  sliceAt,
   turned,
   unite,
   without,
@@ -14,7 +14,9 @@ import {
 } from '../shape';
 import { accept, type Result, type UnitSystem } from '../units';
 import { accountFor, type PassAccount, type PlannedPass } from './account';
-import { ARM, checkSettings, type Direction, type PassSettings } from './settings';
+import { FAMILY_DATA } from '../tip';
+import { ARM, checkSettings, type Direction, type FanOnPiece, type PassSettings } from './settings';
+import { bandsOf, type Band } from './slices';
 
 export interface PlanOptions {
   readonly direction: Direction;
@@ -63,12 +65,29 @@ function edgeInset(fanWidth: number, overlap: number): number {
   return fanWidth * Math.max(0, 0.5 - overlap);
 }
 
-/** A piece turned by an angle, openings and all. */
-function turnedPiece({ outline, openings }: Piece, angle: number): Piece {
-  return { outline: turned(outline, angle), openings: openings.map((opening) => turned(opening, angle)) };
+const turnedPieces = new WeakMap<Piece, Map<number, Piece>>();
+
+/** A piece turned by an angle, openings and all; not turned at all it is the piece itself. Made once. */
+function turnedPiece(piece: Piece, angle: number): Piece {
+  if (angle === 0) return piece;
+  const known = turnedPieces.get(piece) ?? new Map<number, Piece>();
+  turnedPieces.set(piece, known);
+  const { outline, openings } = piece;
+  const made = known.get(angle) ?? {
+    outline: turned(outline, angle),
+    openings: openings.map((opening) => turned(opening, angle)),
+  };
+  known.set(angle, made);
+  return made;
 }
 
-/** Middles of the passes from top to bottom of a height: the fan laps the edge as it laps a pass. */
+/** Up to so many fans high a piece is laid in two passes, their middles this share of it inside its edges. */
+const NARROW = { upTo: 1.2, inset: 0.21 } as const;
+
+/**
+ * Middles of the passes from top to bottom of a height: the fan laps the edge as it laps a pass. A narrow piece takes one
+ * pass, or two that lay three quarters of their mean or more everywhere.
+ */
 export function lines(
   low: number,
   high: number,
@@ -81,27 +100,12 @@ export function lines(
   if (high - low <= fanWidth * (1 - overlap) || first <= last)
     return { at: [(high + low) / 2], spacing: wanted };
   const count = Math.ceil((first - last) / wanted - 1e-9) + 1;
+  if (count > 2 && high - low <= NARROW.upTo * fanWidth) {
+    const inside = NARROW.inset * (high - low);
+    return { at: [high - inside, low + inside], spacing: high - low - 2 * inside };
+  }
   const spacing = (first - last) / (count - 1);
   return { at: Array.from({ length: count }, (_, index) => first - index * spacing), spacing };
-}
-
-/**
- * Heights at which a band of the piece is looked at: its edges, and just below and above every corner in it. Between
- * them the outline is straight, so that it is widest at one of them.
- */
-function slicesOf(corners: readonly number[], low: number, high: number): number[] {
-  const hair = (high - low) * 1e-6;
-  const slices = [low + hair, high - hair];
-  for (const y of corners) if (y > low && y < high) slices.push(y - hair, y + hair);
-  return slices;
-}
-
-/** What a line of a piece holds: inside the outline, less the openings. */
-function solidAt({ outline, openings }: Piece, y: number): readonly Interval[] {
-  const solid = sliceAt(outline, y);
-  const holes: Interval[] = [];
-  for (const opening of openings) holes.push(...sliceAt(opening, y));
-  return holes.length === 0 ? solid : without(solid, unite(holes));
 }
 
 /** Length that two sets of intervals have in common. */
@@ -113,77 +117,184 @@ function overlapLength(a: readonly Interval[], b: readonly Interval[]): number {
   return sum;
 }
 
-/** Weights of the parts of a fan across its width: 1 − s². An even number, so that none lies on a middle line. */
-const FAN_PARTS = 10;
-const PART_PLACES = Array.from({ length: FAN_PARTS }, (_, part) => -1 + (2 * part + 1) / FAN_PARTS);
-const PART_WEIGHTS = PART_PLACES.map((s) => 1 - s * s);
-const PART_SUM = PART_WEIGHTS.reduce((sum, weight) => sum + weight, 0);
-
-/** Share of an open fan along a line that is over the piece. */
-function shareOver(piece: Piece, y: number, fanWidth: number, open: readonly Interval[]): number {
-  const length = open.reduce((sum, { from, to }) => sum + to - from, 0);
-  if (length <= 0) return 0;
-  const over = PART_PLACES.reduce(
-    (sum, s, part) =>
-      sum +
-      ((PART_WEIGHTS[part] ?? 0) / PART_SUM) * overlapLength(open, solidAt(piece, y + (s * fanWidth) / 2)),
-    0,
-  );
-  return over / length;
+/** How the paint of a fan is shared out across it. */
+interface FanAcross {
+  /** Width in which it lays anything at all, m. */
+  readonly support: number;
+  /** Share of its paint below s, from -1 to 1 across the support. */
+  readonly below: (s: number) => number;
 }
 
-/**
- * Where the trigger is open along a line of a piece: from off its edges and over its openings, and from where strips
- * painted before end.
- */
-function openAt(piece: Piece, strips: readonly Polygon[], y: number): Interval[] {
-  const solid = solidAt(piece, y);
-  const painted = strips.flatMap((strip) => sliceAt(strip, y));
-  return without(solid, unite(painted)).map(({ from, to }) => ({
+const tables = new Map<number, Float64Array>();
+
+/** An even fan of a family, as the simulation lays it: what the eye takes for its width is a little less than all of it. */
+export function fanAcross({ fanWidth, family }: Pick<FanOnPiece, 'fanWidth' | 'family'>): FanAcross {
+  const { profileExponent } = FAMILY_DATA[family];
+  const table = tables.get(profileExponent) ?? cumulative(evenFanProfile(profileExponent));
+  tables.set(profileExponent, table);
+  return { support: fanWidth / visibleShare(profileExponent), below: (s) => shareBelow(table, s) };
+}
+
+/** Slanted edges are followed over a fan in so many steps. */
+const STEPS = 12;
+
+/** Where the trigger is open, and what of that each upright band has of the piece. */
+interface OpenWays {
+  readonly open: readonly Interval[];
+  readonly length: number;
+  readonly within: Map<Band, number>;
+}
+
+const waysOf = (open: readonly Interval[]): OpenWays => ({
+  open,
+  length: open.reduce((sum, { from, to }) => sum + to - from, 0),
+  within: new Map(),
+});
+
+/** Length of the open ways that is over a band of the piece. */
+function overBand({ open, within }: OpenWays, band: Band, y: number): number {
+  if (!band.upright) return overlapLength(open, band.solid(y));
+  const length = within.get(band) ?? overlapLength(open, band.solid(y));
+  within.set(band, length);
+  return length;
+}
+
+/** Share of an open fan along a line that is over the piece. */
+function shareOver(bands: readonly Band[], y: number, fan: FanAcross, ways: OpenWays): number {
+  if (ways.length <= 0) return 0;
+  const half = fan.support / 2;
+  let over = 0;
+  for (const band of bands) {
+    const [low, high] = [Math.max(band.low, y - half), Math.min(band.high, y + half)];
+    if (high <= low) continue;
+    const steps = band.upright ? 1 : Math.ceil((STEPS * (high - low)) / fan.support);
+    const step = (high - low) / steps;
+    let below = fan.below((low - y) / half);
+    for (let index = 1; index <= steps; index += 1) {
+      const next = fan.below((low + index * step - y) / half);
+      over += (next - below) * overBand(ways, band, low + (index - 0.5) * step);
+      below = next;
+    }
+  }
+  return over / ways.length;
+}
+
+/** Where the trigger is open along a line: from off the edges and over the openings, and from where strips end. */
+function openOn(solid: readonly Interval[], painted: readonly Interval[]): Interval[] {
+  return without(solid, painted).map(({ from, to }) => ({
     from: solid.some((one) => one.from === from) ? from - ARM.lead : from,
     to: solid.some((one) => one.to === to) ? to + ARM.lead : to,
   }));
 }
 
-/**
- * Passes over a piece whose passes run along x, from the top down, turning at each end; what lies in strips painted
- * before is left out.
- */
-function fieldPasses(
+/** Where the trigger is open for a pass that fills a strip of the piece: wherever any line of the strip wants it. */
+function openIn(bands: readonly Band[], hair: number, low: number, high: number): readonly Interval[] {
+  return unite(
+    bands.flatMap((band) => {
+      const [from, to] = [Math.max(band.low, low) + hair, Math.min(band.high, high) - hair];
+      const first = openOn(band.solid(from), band.painted(from));
+      // Between corners the outline is straight: it is widest at one end of the band.
+      return band.upright ? first : [...first, ...openOn(band.solid(to), band.painted(to))];
+    }),
+    ARM.shortestGap,
+  );
+}
+
+const upright = new WeakMap<readonly Band[], Map<number, OpenWays>>();
+/** More bands than a piece of 200 corners has. */
+const BANDS = 10_000;
+
+/** `openIn` of some bands: strips that touch the same upright ones are alike, whatever the fan. */
+function waysIn(bands: readonly Band[], low: number, high: number): OpenWays {
+  const hair = (high - low) * 1e-6;
+  const touches = (band: Band) => Math.min(band.high, high) - Math.max(band.low, low) > 2 * hair;
+  let [first, last, straight] = [-1, -1, true];
+  for (let index = 0; index < bands.length; index += 1) {
+    const band = bands[index];
+    if (!band || !touches(band)) continue;
+    if (first < 0) first = index;
+    last = index;
+    straight &&= band.upright;
+  }
+  const open = () => waysOf(openIn(bands.slice(Math.max(0, first), last + 1), hair, low, high));
+  if (!straight) return open();
+  const known = upright.get(bands) ?? new Map<number, OpenWays>();
+  upright.set(bands, known);
+  const key = first * BANDS + last;
+  const found = known.get(key) ?? open();
+  known.set(key, found);
+  return found;
+}
+
+/** One line of a field: how high it runs, where the trigger is open on it, and what of the fan is over the piece then. */
+interface FieldLine {
+  readonly y: number;
+  readonly ways: OpenWays;
+  readonly over: number;
+}
+
+/** The lines of a field whose passes run along x, from the top down; what lies in strips painted before is left out. */
+function fieldLines(
   piece: Piece,
-  settings: PassSettings,
+  settings: FanOnPiece,
   strips: readonly Polygon[],
-): { passes: PlannedPass[]; spacing: number } {
+): { lines: FieldLine[]; spacing: number } {
   const { low, high } = boxOf(piece.outline);
-  const { fanWidth, overlap, gunSpeed } = settings;
+  const { fanWidth, overlap } = settings;
+  const fan = fanAcross(settings);
   const { at, spacing } = lines(low, high, fanWidth, overlap);
   const half = at.length === 1 ? (high - low) / 2 : spacing / 2;
-  const polygons = [piece.outline, ...piece.openings, ...strips];
-  const corners = [...new Set(polygons.flatMap((polygon) => polygon.map(({ y }) => y)))];
-  const passes: PlannedPass[] = [];
+  const bands = bandsOf(piece, strips);
+  // What lies under a strip is painted once more by the fan that laps it.
+  const whole = strips.length > 0 ? bandsOf(piece) : bands;
+  const found: FieldLine[] = [];
   for (const y of at) {
-    const band = [Math.max(low, y - half), Math.min(high, y + half)] as const;
-    const open = unite(
-      slicesOf(corners, ...band).flatMap((slice) => openAt(piece, strips, slice)),
-      ARM.shortestGap * gunSpeed,
+    const ways = waysIn(bands, Math.max(low, y - half), Math.min(high, y + half));
+    if (ways.length <= 0) continue;
+    const over = shareOver(whole, y, fan, whole === bands ? ways : waysOf(ways.open));
+    found.push({ y, ways, over });
+  }
+  return { lines: found, spacing };
+}
+
+/** Length with the trigger open in all passes of a field, m, and the share of the fan that is over the piece meanwhile. */
+export function sumOfField(
+  piece: Piece,
+  fan: FanOnPiece,
+  direction: Direction,
+): { open: number; over: number } {
+  const { angle } = angleOf(direction, piece.outline);
+  let [open, over] = [0, 0];
+  for (const { ways, over: share } of fieldLines(turnedPiece(piece, -angle), fan, []).lines) {
+    open += ways.length;
+    over += ways.length * share;
+  }
+  return { open, over: open > 0 ? over / open : 0 };
+}
+
+/** Passes over a piece whose passes run along x, turning at each end. */
+function fieldPasses(
+  piece: Piece,
+  settings: FanOnPiece,
+  strips: readonly Polygon[],
+): { passes: PlannedPass[]; spacing: number } {
+  const field = fieldLines(piece, settings, strips);
+  const passes = field.lines.map(({ y, ways: { open }, over }, index): PlannedPass => {
+    const [left, right] = [open[0]?.from ?? 0, open[open.length - 1]?.to ?? 0];
+    const back = index % 2 === 1;
+    const [start, end] = back ? [right, left] : [left, right];
+    const stretches = open.map(({ from, to }) =>
+      back ? { from: start - to, to: start - from } : { from: from - start, to: to - start },
     );
-    const [first] = open;
-    const last = open[open.length - 1];
-    if (!first || !last) continue;
-    const back = passes.length % 2 === 1;
-    const [start, end] = back ? [last.to, first.from] : [first.from, last.to];
-    const stretch = ({ from, to }: Interval) =>
-      back ? { from: start - to, to: start - from } : { from: from - start, to: to - start };
-    const stretches = open.map(stretch);
-    passes.push({
+    return {
       kind: 'field',
       from: { x: start, y },
       to: { x: end, y },
       open: back ? stretches.reverse() : stretches,
-      overPiece: shareOver(piece, y, fanWidth, open),
-    });
-  }
-  return { passes, spacing };
+      overPiece: over,
+    };
+  });
+  return { passes, spacing: field.spacing };
 }
 
 /** An edge of an outline: its ends, its length, and unit ways along it and into the piece. */
@@ -215,7 +326,8 @@ function beside({ along, inwards }: Edge, from: Point, forward: number, inside: 
 }
 
 /** One pass along each edge of the outline, the fan lapping the edge as it laps a pass. */
-function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
+function edgePasses(piece: Piece, settings: FanOnPiece): PlannedPass[] {
+  const fan = fanAcross(settings);
   const inset = edgeInset(settings.fanWidth, settings.overlap);
   return edgesOfOutline(piece.outline).map((edge) => {
     const angle = Math.atan2(edge.along.y, edge.along.x);
@@ -229,13 +341,13 @@ function edgePasses(piece: Piece, settings: PassSettings): PlannedPass[] {
       from,
       to,
       open: [open],
-      overPiece: shareOver(turnedPiece(piece, -angle), line.y, settings.fanWidth, [there]),
+      overPiece: shareOver(bandsOf(turnedPiece(piece, -angle)), line.y, fan, waysOf([there])),
     };
   });
 }
 
 /** The strips that the edge passes fill: as every pass, half a spacing to each side of its middle. */
-function edgeStrips(outline: Polygon, { fanWidth, overlap }: PassSettings): Polygon[] {
+function edgeStrips(outline: Polygon, { fanWidth, overlap }: FanOnPiece): Polygon[] {
   const width = edgeInset(fanWidth, overlap) + (fanWidth * (1 - overlap)) / 2;
   return edgesOfOutline(outline).map((edge) => [
     edge.a,
@@ -257,7 +369,7 @@ function turnPasses(passes: readonly PlannedPass[], angle: number): PlannedPass[
  * Passes of a piece whose field passes run along x: the field alone, or the edges and then the field between them. On
  * a piece so narrow that the edge passes would fill it, the field alone too.
  */
-function levelPasses(piece: Piece, settings: PassSettings, edgesFirst: boolean) {
+function levelPasses(piece: Piece, settings: FanOnPiece, edgesFirst: boolean) {
   if (!edgesFirst) return { edges: [], ...fieldPasses(piece, settings, []), order: '' };
   const between = fieldPasses(piece, settings, edgeStrips(piece.outline, settings));
   if (between.passes.length > 0)
@@ -265,6 +377,55 @@ function levelPasses(piece: Piece, settings: PassSettings, edgesFirst: boolean) 
   const order = 'Too narrow for edges first: they would lay the film twice. ';
   return { edges: [], ...fieldPasses(piece, settings, []), order };
 }
+
+/** Where one pass laps the next: half way between them, as far as both reach. */
+function lapLinesOf(passes: readonly PlannedPass[], angle: number): PassPlan['lapLines'] {
+  const field = turnPasses(
+    passes.filter(({ kind }) => kind === 'field'),
+    -angle,
+  );
+  return field.slice(1).flatMap((pass, index) => {
+    const before = field[index];
+    if (!before) return [];
+    const y = (pass.from.y + before.from.y) / 2;
+    const left = Math.max(Math.min(pass.from.x, pass.to.x), Math.min(before.from.x, before.to.x));
+    const right = Math.min(Math.max(pass.from.x, pass.to.x), Math.max(before.from.x, before.to.x));
+    const [from, to] = turned(
+      [
+        { x: left, y },
+        { x: right, y },
+      ],
+      angle,
+    );
+    return right > left && from && to ? [{ from, to }] : [];
+  });
+}
+
+/** Passes as they lie on a piece, whatever the gun lays on them. */
+export type LaidPasses = Pick<PassPlan, 'passes' | 'angle' | 'spacing' | 'reason'>;
+
+/** Lays out the passes of a piece and of settings that have been checked. */
+export function layPasses(piece: Piece, fan: FanOnPiece, options: PlanOptions): LaidPasses {
+  const { angle, reason } = angleOf(options.direction, piece.outline);
+  const { edges, passes, spacing, order } = levelPasses(turnedPiece(piece, -angle), fan, options.edgesFirst);
+  return {
+    passes: turnPasses([...edges, ...passes], angle),
+    angle,
+    spacing,
+    reason: `${order}${reason}`,
+  };
+}
+
+/** Passes as a plan: with what they take of way, time and paint. */
+export const planOf = (laid: LaidPasses, settings: PassSettings): PassPlan => ({
+  ...accountFor(laid.passes, settings),
+  passes: laid.passes,
+  angle: laid.angle,
+  spacing: laid.spacing,
+  overlap: Math.max(0, 1 - laid.spacing / settings.fanWidth),
+  lapLines: lapLinesOf(laid.passes, laid.angle),
+  reason: laid.reason,
+});
 
 /**
  * Passes for a flat piece with openings: direction, lap lines, trigger points off the piece, edges first where asked,
@@ -280,33 +441,5 @@ export function planPasses(
   const checkedPiece = checkPiece(piece);
   if (!checkedPiece.ok) return checkedPiece;
   const checked = checkSettings(settings, system);
-  if (!checked.ok) return checked;
-  const { angle, reason } = angleOf(options.direction, piece.outline);
-  const level = levelPasses(turnedPiece(piece, -angle), settings, options.edgesFirst);
-  const { passes: field, spacing } = level;
-  const passes = turnPasses([...level.edges, ...field], angle);
-  const lapLines = field.slice(1).flatMap((pass, index) => {
-    const before = field[index];
-    if (!before) return [];
-    const y = (pass.from.y + before.from.y) / 2;
-    const left = Math.max(Math.min(pass.from.x, pass.to.x), Math.min(before.from.x, before.to.x));
-    const right = Math.min(Math.max(pass.from.x, pass.to.x), Math.max(before.from.x, before.to.x));
-    const [from, to] = turned(
-      [
-        { x: left, y },
-        { x: right, y },
-      ],
-      angle,
-    );
-    return right > left && from && to ? [{ from, to }] : [];
-  });
-  return accept({
-    ...accountFor(passes, settings),
-    passes,
-    angle,
-    spacing,
-    overlap: Math.max(0, 1 - spacing / settings.fanWidth),
-    lapLines,
-    reason: `${level.order}${reason}`,
-  });
+  return checked.ok ? accept(planOf(layPasses(piece, settings, options), settings)) : checked;
 }

@@ -1,5 +1,5 @@
 import type { Input } from '../explain';
-import { FAN_WIDTH_LIMITS, GUN_DISTANCE_LIMITS } from '../tip';
+import { FAN_WIDTH_LIMITS, GUN_DISTANCE_LIMITS, type TipFamily } from '../tip';
 import {
   accept,
   firstRefusal,
@@ -13,14 +13,20 @@ import {
 } from '../units';
 import type { Point } from '../shape';
 
-/** How the gun moves and what the fan lays: what a pass plan stands on. */
-export interface PassSettings {
+/** The fan that passes are laid out for. */
+export interface FanOnPiece {
+  readonly family: TipFamily;
   readonly fanWidth: Length;
-  readonly distance: Length;
   readonly overlap: Fraction;
+}
+
+/** How the gun moves and what the fan lays: what a pass plan stands on. */
+export interface PassSettings extends FanOnPiece {
+  readonly distance: Length;
   readonly gunSpeed: Speed;
   readonly flow: Input;
-  readonly transfer: Input;
+  /** Share of the paint over the piece that stays on it: what is left is lost in the air. */
+  readonly air: Input;
 }
 
 /** Which way the passes run. */
@@ -37,15 +43,15 @@ export const ARM = {
   lead: 0.05,
   /** Run-up and run-out, m/s². */
   acceleration: 4,
-  /** Gaps shorter than this are sprayed through: a finger is not quicker, s. */
-  shortestGap: 0.25,
+  /** Gaps shorter than this are sprayed through: at 0.6 m/s a finger is not quicker, m. */
+  shortestGap: 0.15,
   /** Speed of the gun between passes, m/s. */
   moving: 0.8,
 } as const;
 
 /** Whether passes can be laid out by these settings at all. */
 export function checkSettings(settings: PassSettings, system: UnitSystem = 'metric'): Result<PassSettings> {
-  const { fanWidth, distance, overlap, gunSpeed, flow, transfer } = settings;
+  const { fanWidth, distance, overlap, gunSpeed, flow, air } = settings;
   if (!(overlap >= 0 && overlap <= 0.9)) {
     return refuse(
       'overlap',
@@ -58,7 +64,7 @@ export function checkSettings(settings: PassSettings, system: UnitSystem = 'metr
     within(distance, GUN_DISTANCE_LIMITS, 'distance', system, 'distance', 'Gun distance'),
     within(gunSpeed, { min: 0.05, max: 3 }, 'speed', system, 'gunSpeed', 'Gun speed'),
     within(flow.value, { min: 1e-7, max: 1e-3 }, 'flow', system, 'flow', 'Flow'),
-    within(transfer.value, { min: 0.05, max: 1 }, 'percent', system, 'transfer', 'Transfer efficiency'),
+    within(air.value, { min: 0.05, max: 1 }, 'percent', system, 'air', 'Share not lost in the air'),
   );
   return failed ?? accept(settings);
 }

@@ -83,12 +83,15 @@ describe('paint sprayed at a surface', () => {
     hand: 1,
     solids: 0.4,
     te: 0.8,
+    over: 1,
     absorbed: 20e-6,
   };
-  it('is the wet film on the true area over what arrives, and what soaks in, by hand', () => {
-    // 10 m² · 1.2 · 2 · 40 μm/0.4 / 0.8 = 3 L, and 10 m² · 20 μm = 0.2 L
-    expect(sprayedVolume(likely)).toBeCloseTo(of(3.2, 'L'), 12);
-    // A hand that lays a quarter more
-    expect(sprayedVolume({ ...likely, hand: 1.25 })).toBeCloseTo(of(3.95, 'L'), 12);
+  it('is the wet film on the true area over what arrives, with what soaks in, by hand', () => {
+    // 10 m² · (1.2 · 2 · 40 μm/0.4 + 20 μm) = 2.6 L have to arrive: 3.25 L at 0.8
+    expect(sprayedVolume(likely)).toBeCloseTo(of(3.25, 'L'), 12);
+    // A hand that lays a quarter more: 3.2 L arrive
+    expect(sprayedVolume({ ...likely, hand: 1.25 })).toBeCloseTo(of(4, 'L'), 12);
+    // A quarter of the fan beside the piece
+    expect(sprayedVolume({ ...likely, over: 0.75 })).toBeCloseTo(of(3.25 / 0.75, 'L'), 12);
   });
 });

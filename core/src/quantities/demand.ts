@@ -10,6 +10,8 @@ export interface JobSurface {
   readonly id: string;
   readonly surface: PaintedSurface;
   readonly netArea: number;
+  /** Share of the fan over it by its plan of passes; missing where nothing is known of one. */
+  readonly over?: number | undefined;
 }
 
 /** What one coating of a job has to cover. */
@@ -49,7 +51,7 @@ export interface Factor {
   readonly input: Input;
 }
 
-type SurfaceFactor = Exclude<SurfaceInputName, 'coats'>;
+type SurfaceFactor = Exclude<SurfaceInputName, 'coats' | 'over'>;
 type CoatingFactor = Exclude<FactorGroup, SurfaceFactor>;
 
 /** A job as numbers: its factors, and which of them each surface and each coating takes, by index. */
@@ -66,6 +68,7 @@ export interface CoatingModel {
   readonly at: Readonly<Record<CoatingFactor, number>>;
   readonly surfaces: readonly {
     readonly coats: number;
+    readonly over: number;
     readonly at: Readonly<Record<SurfaceFactor, number>>;
   }[];
 }
@@ -74,7 +77,7 @@ export interface CoatingModel {
  * What is drawn together: sizes for each surface alone; texture and absorption by kind of surface; one transfer factor
  * for each kind of piece; film and solids by coating; one gun hand for the job.
  */
-function sharedBy(name: SurfaceFactor, { id, surface }: JobSurface, coatingId: string): string {
+function sharedBy(name: SurfaceFactor, { id, surface, over }: JobSurface, coatingId: string): string {
   const { element, side, wind, kind, condition } = surface;
   switch (name) {
     case 'area':
@@ -84,7 +87,7 @@ function sharedBy(name: SurfaceFactor, { id, surface }: JobSurface, coatingId: s
     case 'absorbed':
       return `${kind} ${condition}`;
     case 'te':
-      return `${element} ${side} ${wind}`;
+      return `${element} ${side} ${wind}${over === undefined ? ' without a plan' : ''}`;
     case 'dry':
     case 'solids':
       return coatingId;
@@ -128,9 +131,10 @@ export function jobModel(demands: readonly CoatingDemand[]): JobModel {
       fills: demand.fills,
       at: indexes(whole, (group, input) => indexOf(group, demand.id, input)),
       surfaces: demand.surfaces.map((one) => {
-        const { coats, ...inputs } = surfaceInputs(one.surface, one.netArea);
+        const { coats, over, ...inputs } = surfaceInputs(one.surface, one.netArea, one.over);
         return {
           coats: coats.value,
+          over: over.value,
           at: indexes(inputs, (group, input) => indexOf(group, sharedBy(group, one, demand.id), input)),
         };
       }),

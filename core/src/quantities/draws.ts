@@ -1,3 +1,4 @@
+import { laidPerArea } from '../film';
 import { addTo } from '../grouping';
 import { normal, seeded, type SeededRandom } from '../random';
 import { accept, refuse, type Result } from '../units';
@@ -8,7 +9,7 @@ import {
   type FactorGroup,
   type JobModel,
 } from './demand';
-import { keptOf, sprayedPerArea, wetFilmOf } from './paint';
+import { keptOf, wetFilmOf } from './paint';
 import { withWear } from './wear';
 
 /** Uniform numbers as ones of a triangular distribution, in their place (inverse of its cumulative). */
@@ -50,15 +51,18 @@ function alike(surfaces: Surfaces): readonly Surfaces[] {
   return [...found.values()];
 }
 
-/** Sums draw by draw. */
-function added(columns: Columns, count: number): Float64Array {
+/** Area of surfaces over the share of the fan that is over each, draw by draw. */
+function sprayedArea(surfaces: Surfaces, draws: Columns, count: number): Float64Array {
   const sum = new Float64Array(count);
-  for (const column of columns)
-    for (let draw = 0; draw < count; draw += 1) sum[draw] = (sum[draw] as number) + (column[draw] as number);
+  for (const { at, over } of surfaces) {
+    const area = draws[at.area] as Float64Array;
+    for (let draw = 0; draw < count; draw += 1)
+      sum[draw] = (sum[draw] as number) + (area[draw] as number) / over;
+  }
   return sum;
 }
 
-/** Paint sprayed at the surfaces of a coating and soaked up by them, draw by draw. */
+/** Paint sprayed at the surfaces of a coating, draw by draw. */
 function sprayedAt(surfaces: Surfaces, draws: Columns, count: number): Float64Array {
   const sprayed = new Float64Array(count);
   const [first] = surfaces;
@@ -71,14 +75,13 @@ function sprayedAt(surfaces: Surfaces, draws: Columns, count: number): Float64Ar
   for (const group of alike(surfaces)) {
     const { coats, at } = group[0] as Surfaces[number];
     const { texture, te, absorbed } = columnsOf(draws, at);
-    const areas = group.map((surface) => draws[surface.at.area] as Float64Array);
-    const area = added(areas, count);
+    const area = sprayedArea(group, draws, count);
     for (let draw = 0; draw < count; draw += 1) {
       const trueArea = coats * (texture[draw] as number);
       sprayed[draw] =
         (sprayed[draw] as number) +
-        (area[draw] as number) *
-          sprayedPerArea(trueArea, film[draw] as number, te[draw] as number, absorbed[draw] as number);
+        ((area[draw] as number) * laidPerArea(trueArea, film[draw] as number, absorbed[draw] as number)) /
+          (te[draw] as number);
     }
   }
   return sprayed;

@@ -39,6 +39,9 @@ export {
 export {
   fillInputs,
   keptInputs,
+  airInput,
+  groundInputs,
+  overInput,
   sprayedVolume,
   surfaceInputs,
   transferInput,

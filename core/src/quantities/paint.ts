@@ -1,8 +1,10 @@
 import { coatingInput, type Coating } from '../coating';
 import { chosen, given, workingDefault, type Input } from '../explain';
+import { laidPerArea } from '../film';
 import { hoseVolume, type HoseRun } from '../line';
 import {
   SURFACE_KINDS,
+  USUAL_OVER,
   transferEfficiency,
   type Condition,
   type Element,
@@ -45,21 +47,37 @@ export function transferInput({
   );
 }
 
+/** Where the plan of passes says what misses a piece, so much of the table's range is left: the rest was the pieces' own. */
+const RANGE_LEFT = 0.6;
+
+/**
+ * Share of the paint over the piece that stays on it: what lands without what the fan has beside the piece. The two together
+ * are `transferInput` on the usual piece of its kind.
+ */
+export function airInput(surface: Parameters<typeof transferInput>[0]): Input {
+  const lands = transferInput(surface);
+  const { value, low, high, basis } = lands;
+  const left = basis === 'default' ? RANGE_LEFT : 1;
+  const over = USUAL_OVER[surface.element];
+  const share = (lands: number) => Math.min(1, lands / over);
+  return {
+    ...lands,
+    label: 'Not lost in the air',
+    value: share(value),
+    low: share(value - left * (value - low)),
+    high: share(value + left * (high - value)),
+  };
+}
+
 /** How far a net area measured by tape may be off, relative. */
 const MEASURED_TO = 0.02;
 
-/** What the paint sprayed at one surface depends on, each with its range. */
-export function surfaceInputs(surface: PaintedSurface, netArea: number) {
-  const { coating, coats, condition } = surface;
+/** True area over flat of a surface, and what of the first coat soaks into it, unthinned. */
+export function groundInputs(surface: Pick<PaintedSurface, 'kind' | 'condition'>) {
   const kind = SURFACE_KINDS[surface.kind];
-  const absorbed = condition === 'bare' ? kind.absorbed : 0;
+  const absorbed = surface.condition === 'bare' ? kind.absorbed : 0;
   const excess = kind.texture - 1;
   return {
-    area: {
-      ...given('Net area', 'area', netArea, 'Sizes of this surface'),
-      low: netArea * (1 - MEASURED_TO),
-      high: netArea * (1 + MEASURED_TO),
-    },
     texture: workingDefault(
       'True area over flat',
       'factor',
@@ -68,10 +86,6 @@ export function surfaceInputs(surface: PaintedSurface, netArea: number) {
       1 + excess * 1.4,
       `Working default for ${kind.name.toLowerCase()}`,
     ),
-    coats: chosen('Coats', 'count', coats, 'Chosen here'),
-    dry: coatingInput(coating, 'dryFilm'),
-    solids: coatingInput(coating, 'volumeSolids'),
-    te: transferInput(surface),
     absorbed: workingDefault(
       'Soaks into the bare surface',
       'wetFilm',
@@ -80,6 +94,33 @@ export function surfaceInputs(surface: PaintedSurface, netArea: number) {
       absorbed * 1.5,
       'First coat only; 1 mm is 1 L/m²',
     ),
+  };
+}
+
+/** Share of the fan that is over a piece, as an input. */
+export const overInput = (over: number): Input =>
+  given('Share of the fan over the piece', 'percent', over, 'Passes of this plan');
+
+/**
+ * What the paint sprayed at one surface depends on, each with its range.
+ * @param over share of the fan over it, where a plan of passes knows it
+ */
+export function surfaceInputs(surface: PaintedSurface, netArea: number, over?: number) {
+  const { coating, coats } = surface;
+  const { texture, absorbed } = groundInputs(surface);
+  return {
+    area: {
+      ...given('Net area', 'area', netArea, 'Sizes of this surface'),
+      low: netArea * (1 - MEASURED_TO),
+      high: netArea * (1 + MEASURED_TO),
+    },
+    texture,
+    coats: chosen('Coats', 'count', coats, 'Chosen here'),
+    dry: coatingInput(coating, 'dryFilm'),
+    solids: coatingInput(coating, 'volumeSolids'),
+    te: over === undefined ? transferInput(surface) : airInput(surface),
+    over: overInput(over ?? 1),
+    absorbed,
     hand: workingDefault(
       'Scatter of the gun hand',
       'factor',
@@ -119,17 +160,14 @@ export type SurfaceInputName = keyof ReturnType<typeof surfaceInputs>;
 export type KeptInputName = keyof ReturnType<typeof keptInputs>;
 type Values<Name extends string> = Readonly<Record<Name, number>>;
 
-/** Unthinned paint sprayed at a surface and soaked up by it, m³. Thinner cancels: what is bought is unthinned. */
+/** Unthinned paint sprayed at a surface, m³. Thinner cancels: what is bought is unthinned. */
 export function sprayedVolume(v: Values<SurfaceInputName>): number {
-  return v.area * sprayedPerArea(v.texture * v.coats, wetFilmOf(v.dry, v.hand, v.solids), v.te, v.absorbed);
+  const film = wetFilmOf(v.dry, v.hand, v.solids);
+  return (v.area * laidPerArea(v.texture * v.coats, film, v.absorbed)) / (v.te * v.over);
 }
 
 /** Wet film of unthinned paint, m, for a dry one and a hand that lays so much more or less. */
 export const wetFilmOf = (dry: number, hand: number, solids: number): number => (dry * hand) / solids;
-
-/** Paint for a square metre, m: the film on its true area in all coats, over what arrives, and what soaks in. */
-export const sprayedPerArea = (trueArea: number, wetFilm: number, te: number, absorbed: number): number =>
-  (trueArea * wetFilm) / te + absorbed;
 
 /** Paint to buy for what is sprayed: with what stays in containers and what is kept back. */
 export function withKept(sprayed: number, v: Values<KeptInputName>): number {

@@ -281,7 +281,8 @@ describe('where the paint goes', () => {
     const film = (20 * 2 * dry * 1000) / solids;
     expect(litres['film']).toBeCloseTo(film, 9);
     expect(litres['texture']).toBeCloseTo(0.12 * film, 9);
-    expect(litres['missed']).toBeCloseTo(1.12 * film * (1 / 0.82 - 1), 9);
+    // What soaks in is sprayed as the film is
+    expect(litres['missed']).toBeCloseTo((1.12 * film + 20 * 0.02) * (1 / 0.82 - 1), 9);
     expect(litres['absorbed']).toBeCloseTo(20 * 0.02, 9);
     // Hose 15 m of 1/4 in: 0.475 L; pump 0.6 L
     expect(litres['fill']).toBeCloseTo((Math.PI / 4) * 6.35 ** 2 * 15e-3 + 0.6, 6);

@@ -7,8 +7,8 @@ import { withWear } from './wear';
 export const WATERFALL = {
   film: 'Dry film on flat surfaces',
   texture: 'Texture: true area over flat',
-  missed: 'Overspray and bounce',
   absorbed: 'Soaks into bare surfaces',
+  missed: 'Beside the pieces and in the air',
   wear: 'Worn tips lay more',
   residue: 'Left in containers',
   touchUp: 'Kept for touch-up',
@@ -25,20 +25,20 @@ export interface Waterfall {
 /** Where the likely paint of a coating goes, step by step; the steps add up to the total exactly as it is computed. */
 export function waterfall(demand: CoatingDemand): Waterfall {
   const whole = likelyValues(coatingInputs(demand));
-  const sum = { film: 0, textured: 0, sprayed: 0, soaked: 0 };
-  for (const { surface, netArea } of demand.surfaces) {
-    const v = likelyValues(surfaceInputs(surface, netArea));
-    const film = { ...v, absorbed: 0 };
-    sum.film += sprayedVolume({ ...film, texture: 1, te: 1 });
-    sum.textured += sprayedVolume({ ...film, te: 1 });
-    sum.sprayed += sprayedVolume(film);
-    sum.soaked += sprayedVolume(v);
+  const sum = { film: 0, textured: 0, laid: 0, sprayed: 0 };
+  for (const { surface, netArea, over } of demand.surfaces) {
+    const v = likelyValues(surfaceInputs(surface, netArea, over));
+    const laid = { ...v, te: 1, over: 1 };
+    sum.film += sprayedVolume({ ...laid, texture: 1, absorbed: 0 });
+    sum.textured += sprayedVolume({ ...laid, absorbed: 0 });
+    sum.laid += sprayedVolume(laid);
+    sum.sprayed += sprayedVolume(v);
   }
-  const worn = withWear(sum.soaked, whole.wear, whole.life);
+  const worn = withWear(sum.sprayed, whole.wear, whole.life);
   const left = withKept(worn, { ...whole, touchUp: 0 });
   const kept = withKept(worn, whole);
   const total = kept + demand.fills * (whole.hoses + whole.pump);
-  const levels = [sum.film, sum.textured, sum.sprayed, sum.soaked, worn, left, kept, total];
+  const levels = [sum.film, sum.textured, sum.laid, sum.sprayed, worn, left, kept, total];
   const steps = (Object.keys(WATERFALL) as WaterfallStep[]).map((step, index) => ({
     step,
     volume: (levels[index] ?? 0) - (levels[index - 1] ?? 0),

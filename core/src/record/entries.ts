@@ -74,6 +74,8 @@ export interface CoatFinished extends EntryHead, LoggedSurface {
   readonly whole?: number | undefined;
   /** What of its paint soaked in, by the plan. */
   readonly absorbed?: Volume | undefined;
+  /** Share of the fan that was over it, by the plan of passes of then; missing where it was not written down. */
+  readonly over?: Fraction | undefined;
   readonly temperature: Temperature;
   readonly humidity: Fraction;
 }

@@ -1,4 +1,5 @@
 import { addTo, byTime, ordered, type Timed } from '../grouping';
+import { USUAL_OVER } from '../takeoff';
 import type { TipFamily } from '../tip';
 import {
   DIGEST_VERSION,
@@ -139,15 +140,18 @@ const together = (one: JobReadings, other: JobReadings): JobReadings =>
 export const workKey = ({ element, side, wind }: PieceOfWork) =>
   `${element} ${side === 'inside' ? side : wind}`;
 
-/** Film on the wall over the paint that was sprayed to make it, coat by coat: what soaks in is not lost in the air. */
+/**
+ * What came to stay over the paint that was sprayed, coat by coat: film and what soaked in. As it would be on the usual piece of its
+ * kind: what the fan had beside a smaller or larger one, its plan of passes knew.
+ */
 export const transfers = readingsBy<PieceOfWork>(
   workKey,
   (record, add) => {
     for (const { finished, finishes, wet, volume, sprayed, combs, job, heard } of record.coats) {
       if (!finished || wet === undefined) continue;
-      const forFilm = volume - (finished.absorbed ?? 0);
-      if (forFilm <= 0) continue;
-      const value = (finished.trueArea * wet) / forFilm;
+      if (volume <= 0) continue;
+      const { trueArea, absorbed = 0, element, over = USUAL_OVER[element] } = finished;
+      const value = ((trueArea * wet + absorbed) / volume) * (USUAL_OVER[element] / over);
       add(finished, job, { value, heard, of: [...finishes, ...sprayed, ...combs] });
     }
   },

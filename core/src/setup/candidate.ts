@@ -1,8 +1,9 @@
 import { archetypeOf } from '../coating';
-import { betterOverlap, evenFanProfile, gunSpeedForFilm, type OverlapVerdict } from '../film';
+import { betterOverlap, evenFanProfile, gunSpeedForFilm, laidPerArea, type OverlapVerdict } from '../film';
 import { GUN_PASSAGE, pumpForGun, steadyState, type Line, type Sprayer } from '../line';
+import { coverOf } from '../passes';
 import { TRIGGER_SHARE } from '../quantities';
-import { SURFACE_KINDS } from '../takeoff';
+import { mainPiece } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
 import {
   accept,
@@ -10,6 +11,7 @@ import {
   refuse,
   showText,
   type Flow,
+  type Fraction,
   type Length,
   type Pressure,
   type Refusal,
@@ -46,6 +48,12 @@ export interface Candidate extends TipLine {
   readonly tip: Tip;
   readonly fanWidth: Length;
   readonly overlap: OverlapVerdict;
+  /** Share of the fan that is over the piece, by the passes of its main piece, and the width each of them covers. */
+  readonly over: number;
+  readonly covers: Length;
+  /** Share of the paint that lands: what is over the piece, and of that what is not lost in the air. */
+  readonly lands: number;
+  /** Of the first coat: on bare ground it lays what soaks in, too. */
   readonly gunSpeed: Speed;
   /** Share of the pump's flow limit this tip uses. */
   readonly flowShare: number;
@@ -59,7 +67,7 @@ export interface Candidate extends TipLine {
   /** Trigger time for all coats, and the time spraying takes with it. */
   readonly triggerTime: Time;
   readonly sprayingTime: Time;
-  /** Paint of all coats that misses the piece; more than usual above the even-fan pressure, how much is not claimed. */
+  /** Paint of all coats that misses the piece or is lost in the air; more than usual above the even-fan pressure, how much is not claimed. */
   readonly overspray: Volume;
   readonly aboveEvenFan: boolean;
 }
@@ -185,6 +193,9 @@ export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem)
   return accept({ gunPressure, evenFanPressure: wanted, usualPressure, band, pumpPressure: pump, flow });
 }
 
+/** A pass as wide as what it covers laps nothing. */
+const NO_LAP = quantity<Fraction>(0);
+
 /** Works one tip out on this surface, given what reaches the gun with it; or refuses it with the reason. */
 export function evaluateTip(
   context: SearchContext,
@@ -193,7 +204,7 @@ export function evaluateTip(
   line = lineForTip(context, tip, system),
 ): Result<Candidate> {
   if (!line.ok) return line;
-  const { request, transfer, wetPerPass, schools, area, coats, passes } = context;
+  const { request, air, texture, soaks, wetPerPass, schools, area, coats, passes } = context;
   const { gunPressure, evenFanPressure, usualPressure, band, pumpPressure, flow } = line.value;
   const { sprayer } = request;
   const distance = gunDistance(request.element, schools);
@@ -206,12 +217,19 @@ export function evaluateTip(
     );
   }
   const overlap = overlapOf(tip.family, schools.overlap);
-  const gunSpeed = gunSpeedForFilm(
-    { flow, transferEfficiency: quantity(transfer), fanWidth: width, overlap: quantity(overlap.share) },
-    wetPerPass,
-  );
-  const strips = (area.net * SURFACE_KINDS[request.kind].texture) / (width * (1 - overlap.share));
-  const triggerTime = (strips / gunSpeed) * coats * passes;
+  const fan = { family: tip.family, fanWidth: width, overlap: quantity<Fraction>(overlap.share) };
+  const { over, open, area: painted } = coverOf(mainPiece(request.geometry), request.element, fan);
+  const lands = air * over;
+  const covers = quantity<Length>(painted / open);
+  const pass = {
+    flow,
+    transferEfficiency: quantity<Fraction>(lands),
+    fanWidth: covers,
+    overlap: NO_LAP,
+  };
+  const gunSpeed = gunSpeedForFilm(pass, quantity(laidPerArea(texture, wetPerPass, soaks)));
+  const landed = area.net * laidPerArea(texture * coats * passes, wetPerPass, soaks);
+  const triggerTime = landed / (flow * lands);
   return accept({
     tip,
     gunPressure,
@@ -222,6 +240,9 @@ export function evaluateTip(
     flow,
     fanWidth: width,
     overlap,
+    over,
+    covers,
+    lands,
     gunSpeed,
     flowShare: flow / sprayer.maxFlow,
     pressureMargin: 1 - pumpPressure / sprayer.maxPressure,
@@ -231,7 +252,7 @@ export function evaluateTip(
     passesPerCoat: passes,
     triggerTime: quantity(triggerTime),
     sprayingTime: quantity(triggerTime / TRIGGER_SHARE.value),
-    overspray: quantity(flow * triggerTime * (1 - transfer)),
+    overspray: quantity(flow * triggerTime * (1 - lands)),
     aboveEvenFan: gunPressure > evenFanPressure * (1 + 1e-9),
   });
 }

@@ -13,14 +13,23 @@ import {
 } from '../safety';
 import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
-import { accept, of, quantity, refuse, type Result, type UnitSystem } from '../units';
-import type { Candidate } from './candidate';
+import {
+  accept,
+  of,
+  quantity,
+  refuse,
+  type Flow,
+  type Pressure,
+  type Result,
+  type UnitSystem,
+} from '../units';
+import { evaluateTip, type Candidate } from './candidate';
 import { checkRequest } from './check';
 import { tipDialledIn } from './dialledIn';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
-import { adviceOn, rankTips, score, workOut, type Ranking, type TipAdvice } from './rank';
+import { adviceOn, rankTips, score, workOut, type RankedTip, type Ranking, type TipAdvice } from './rank';
 import { coatingMesh, meshFor, searchContext, type SearchContext, type SetupRequest } from './request';
 
 /** The set-up of one surface: the signature answer of the product. All numbers SI and self-explaining. */
@@ -107,12 +116,15 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     if (result?.ok) main = score(result.value, context);
   }
   const others = ranking.tips.filter(({ candidate }) => !isSameTip(candidate.tip, main.candidate.tip));
+  const line = lineNumbers(context, main.candidate);
+  if (line.dialledIn?.state === 'used') main = asDialledIn(context, main, line, system);
   return accept({
     tip: adviceOn(main, context, system),
     chosen: request.chosenTip !== undefined,
     nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
     refusedTips: ranking.refused.length,
-    ...numbersFor(context, main.candidate, system),
+    ...line,
+    ...numbersFor(context, main.candidate, line, system),
   });
 }
 
@@ -126,19 +138,35 @@ function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: Se
   return (usual ?? refused[0])?.refusal.message ?? '';
 }
 
-/** Every number of the card for one tip. */
-function numbersFor(context: SearchContext, main: Candidate, system: UnitSystem) {
+/** A tip at what was measured with it: its flow, and all that follows from it. */
+function asDialledIn(
+  context: SearchContext,
+  main: RankedTip,
+  { gunPressure, pumpPressure, flow }: LineNumbers,
+  system: UnitSystem,
+): RankedTip {
+  const { candidate } = main;
+  const measured = {
+    ...candidate,
+    gunPressure: quantity<Pressure>(gunPressure.value),
+    pumpPressure: quantity<Pressure>(pumpPressure.value),
+    flow: quantity<Flow>(flow.value),
+  };
+  const found = evaluateTip(context, candidate.tip, system, accept(measured));
+  return found.ok ? score(found.value, context) : main;
+}
+
+/** Every number of the card for one tip, besides those of its line. */
+function numbersFor(context: SearchContext, main: Candidate, line: LineNumbers, system: UnitSystem) {
   const { request, passes, area } = context;
   const { coating } = request;
   const extent = extentOf(mainPiece(request.geometry));
-  const line = lineNumbers(context, main);
   const film = filmNumbers(context, main, line.flow);
   const length = strokeLength(Math.max(extent.width, extent.height), system);
-  const paint = paintNumbers(request, area);
+  const paint = paintNumbers(request, area, main.over);
   const mesh = coatingMesh(coating);
   const cautions = cautionsFor(safetyOf(request, 'spray'));
   return {
-    ...line,
     ...film,
     ...paint,
     area,

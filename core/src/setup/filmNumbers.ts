@@ -1,14 +1,16 @@
 import { coatingInput } from '../coating';
 import { explain, chosen, given, workingDefault, type Explained, type Input } from '../explain';
-import { dryForWet, gunSpeedFor, sagLimitFor, wetForDry, type PassInputs } from '../film';
-import { transferInput } from '../quantities';
+import { dryForWet, gunSpeedFor, sagLimitFor, wetForDry, type PassInputs, type PassPlace } from '../film';
+import { airInput, groundInputs, overInput } from '../quantities';
 import { ELEMENT_DATA } from '../takeoff';
 import { writeTipCode } from '../tip';
 import { quantity } from '../units';
 import type { Candidate } from './candidate';
 import { DISTANCE_SCHOOLS, fanWidthBy, gunDistance } from './schools';
 import type { LineNumbers } from './lineNumbers';
-import type { SearchContext, SetupRequest } from './request';
+import { asSprayed, type SearchContext } from './request';
+
+type PassOnPiece = PassInputs & { readonly place: PassPlace };
 
 export interface FilmNumbers {
   readonly fan: Explained;
@@ -17,8 +19,19 @@ export interface FilmNumbers {
   readonly wetFilm: Explained;
   readonly dryFilm: Explained;
   readonly sagLimit: Explained;
+  /** What the gun speed stands on. */
+  readonly pass: PassOnPiece;
+  /** Of the first film laid: on bare ground it lays what soaks in, too. */
   readonly gunSpeed: Explained;
+  /** Of every one after it, where that is another. */
+  readonly laterSpeed?: Explained;
 }
+
+/** Gun speed of a coat of a card, counted from 1. */
+export const gunSpeedOf = (
+  { gunSpeed, laterSpeed }: Pick<FilmNumbers, 'gunSpeed' | 'laterSpeed'>,
+  coat: number,
+): Explained => (coat > 1 ? (laterSpeed ?? gunSpeed) : gunSpeed);
 
 const inputOf = ({ kind, value, low, high, basis }: Explained, label: string, source: string): Input => ({
   label,
@@ -30,25 +43,47 @@ const inputOf = ({ kind, value, low, high, basis }: Explained, label: string, so
   source,
 });
 
-/** The passes of a card: what its gun speed and the film it lays stand on. */
-export function passOf(
-  request: SetupRequest,
+/** The passes of a card: what its gun speed and the film it lays stand on, for a film of which so much soaks in. */
+function passOf(
+  { request }: SearchContext,
+  { over, covers }: Candidate,
   { flow, fan, overlap }: Pick<LineNumbers, 'flow'> & Pick<FilmNumbers, 'fan' | 'overlap'>,
-): PassInputs {
+): PassOnPiece {
+  const { texture, absorbed } = groundInputs(request);
+  const thinned = (unthinned: number) => asSprayed(unthinned, request);
   return {
     flow: inputOf(flow, 'Flow', 'Flow of this card'),
-    transfer: transferInput(request),
+    transfer: airInput(request),
     fanWidth: inputOf(fan, 'Fan width', 'Tip code'),
     overlap: quantity(overlap.value),
+    place: {
+      over: overInput(over),
+      fit: given(
+        'Passes fitted to the piece',
+        'factor',
+        covers / (fan.value * (1 - overlap.value)),
+        'Width a pass covers over the fan less its overlap',
+      ),
+      texture,
+      soaks: {
+        ...absorbed,
+        value: thinned(absorbed.value),
+        low: thinned(absorbed.low),
+        high: thinned(absorbed.high),
+      },
+    },
   };
 }
 
+/** The same once the ground has had its part. */
+const sealed = ({ place, ...pass }: PassOnPiece): PassOnPiece => ({
+  ...pass,
+  place: { ...place, soaks: { ...place.soaks, value: 0, low: 0, high: 0 } },
+});
+
 /** Fan, film and the gun speed that lays it, for one tip at a flow. */
-export function filmNumbers(
-  { request, passes, filmShare, schools }: SearchContext,
-  main: Candidate,
-  flow: Explained,
-): FilmNumbers {
+export function filmNumbers(context: SearchContext, main: Candidate, flow: Explained): FilmNumbers {
+  const { request, passes, coats, filmShare, schools } = context;
   const code = writeTipCode(main.tip);
   const away = gunDistance(request.element, schools);
   const solids = coatingInput(request.coating, 'volumeSolids');
@@ -121,7 +156,10 @@ export function filmNumbers(
     ),
     name: verdict.name,
   };
-  const pass = passOf(request, { flow, fan, overlap });
-  const gunSpeed = gunSpeedFor(pass, chosen('Wet film', 'wetFilm', wetFilm.value, 'Target of this card'));
-  return { fan, distance, overlap, wetFilm, dryFilm, sagLimit, gunSpeed };
+  const pass = passOf(context, main, { flow, fan, overlap });
+  const film = chosen('Wet film', 'wetFilm', wetFilm.value, 'Target of this card');
+  const gunSpeed = gunSpeedFor(pass, film);
+  const numbers = { fan, distance, overlap, wetFilm, dryFilm, sagLimit, pass, gunSpeed };
+  const changes = context.soaks > 0 && coats * passes > 1;
+  return changes ? { ...numbers, laterSpeed: gunSpeedFor(sealed(pass), film) } : numbers;
 }

@@ -1,6 +1,6 @@
 export { setupCard, safetyOf, type SetupCard } from './card';
 export { pressuresAre, type DialledIn, type DialledInNow } from './dialledIn';
-export { passOf } from './filmNumbers';
+export { gunSpeedOf } from './filmNumbers';
 export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
 export { evenFanPressure } from './evenFan';
@@ -17,6 +17,7 @@ export {
   type Schools,
 } from './schools';
 export {
+  asSprayed,
   coatingMesh,
   fluidOf,
   meshFor,

@@ -11,16 +11,20 @@ export function netAreaOf(request: SetupRequest, system: UnitSystem = 'metric'):
   return area.ok ? accept(quantity(area.value.net)) : area;
 }
 
-/** Paint and containers for the coats wanted. */
+/**
+ * Paint and containers for the coats wanted.
+ * @param over share of the fan over the piece, by its passes with the tip of the card
+ */
 export function paintNumbers(
   request: SetupRequest,
   area: AreaBreakdown,
+  over: number,
 ): Record<'paint' | 'hoseFill', Explained> &
   Record<'containers' | 'containersAtWorst', ReturnType<typeof containersFor>> {
   const paint = explain(
     'paint needed',
     'volume',
-    { ...surfaceInputs(request, area.net), ...keptInputs() },
+    { ...surfaceInputs(request, area.net, over), ...keptInputs() },
     (v) => withKept(sprayedVolume(v), v),
   );
   const hoseFill = explain('hose fill', 'volume', fillInputs(request.hoses), (v) => v.hoses + v.pump);

@@ -10,7 +10,7 @@ import {
 import type { HoseRun, LineFluid, Sprayer } from '../line';
 import { sagLimitFor, wetForDry } from '../film';
 import type { Input } from '../explain';
-import { transferInput } from '../quantities';
+import { airInput, groundInputs } from '../quantities';
 import type { SiteFacts } from '../safety';
 import {
   ELEMENT_DATA,
@@ -111,8 +111,12 @@ export interface SearchContext {
   readonly fluid: LineFluid;
   readonly schools: Schools;
   readonly area: AreaBreakdown;
-  /** Share of the paint that lands on this piece. */
-  readonly transfer: number;
+  /** Share of the paint over the piece that is not lost in the air. */
+  readonly air: number;
+  /** True area over flat. */
+  readonly texture: number;
+  /** What soaks into a bare surface of the first film laid, m, as sprayed. */
+  readonly soaks: number;
   /** Wet film laid at a time. */
   readonly wetPerPass: Length;
   /** Passes in which one coat is laid so that none is over the sag limit. */
@@ -125,14 +129,19 @@ export interface SearchContext {
 
 /**
  * What a search stands on: the paint as sprayed and the film to lay at a time. Lighter coats: the coats asked for, each
- * in as many passes as the sag limit wants. Full coats: the same film in all, in as few coats as stay up.
+ * in as many passes as the sag limit wants. Full coats: the same film in all, in as few coats as stay up. What goes into bare
+ * wood does not stand on it: its coat is laid in one.
  */
 export function searchContext(request: SetupRequest, area: AreaBreakdown): SearchContext {
   const values = coatingValues(request.coating);
   const schools = schoolsOf(request);
+  const { texture, absorbed } = groundInputs(request);
   const wet = wetForDry(quantity(values.dryFilm), quantity(values.volumeSolids), request.thinning);
-  const sag = sagLimitFor(quantity(values.sagLimit), ELEMENT_DATA[request.element].sagsSooner);
-  const full = schools.build === 'full';
+  const goesIn = archetypeOf(request.coating.archetype).goesIn && absorbed.value > 0;
+  const sag = goesIn
+    ? Infinity
+    : sagLimitFor(quantity(values.sagLimit), ELEMENT_DATA[request.element].sagsSooner);
+  const full = schools.build === 'full' && !goesIn;
   const needed = Math.max(1, Math.ceil((request.coats * wet) / sag - 1e-9));
   const coats = full ? Math.min(needed, request.coats) : request.coats;
   const perCoat = (request.coats * wet) / coats;
@@ -144,13 +153,19 @@ export function searchContext(request: SetupRequest, area: AreaBreakdown): Searc
     schools,
     area,
     fluid: fluidOf(request),
-    transfer: transferInput(request).value,
+    air: airInput(request).value,
+    texture: texture.value,
+    soaks: asSprayed(absorbed.value, request),
     wetPerPass,
     passes,
     coats,
     filmShare: wetPerPass / wet,
   };
 }
+
+/** Paint as it is sprayed, for so much of it unthinned. */
+export const asSprayed = (unthinned: number, { thinning }: Pick<SetupRequest, 'thinning'>): number =>
+  unthinned * (1 + thinning);
 
 export function coatingMesh({ archetype }: Coating): 30 | 60 | 100 {
   return archetypeOf(archetype).mesh;

@@ -34,11 +34,11 @@ describe('a set-up search', () => {
 
   it('gives film, coats, time and overspray that balance with the paint that goes out', () => {
     for (const { candidate } of search().options.slice(0, 50)) {
-      const { flow, triggerTime, overspray, wetFilm, coats, passesPerCoat, gunSpeed, fanWidth, overlap } =
+      const { flow, triggerTime, overspray, wetFilm, coats, passesPerCoat, gunSpeed, covers, over } =
         candidate;
       const landed = flow * triggerTime - overspray;
       expect(landed / (16.12 * wetFilm * coats * passesPerCoat)).toBeCloseTo(1, 9);
-      expect(gunSpeed * fanWidth * (1 - overlap.share) * wetFilm).toBeCloseTo(flow * 0.82, 12);
+      expect(gunSpeed * covers * wetFilm).toBeCloseTo(flow * (0.82 / 0.92) * over, 12);
       expect(candidate.pumpPressure / (1 - candidate.pressureMargin)).toBeCloseTo(
         SPRAYER_CLASS_DATA['mid electric'].maxPressure,
         3,
@@ -108,7 +108,9 @@ describe('the schools', () => {
     if (!far || !near) throw new Error('a 411 for the door');
     // 200 mm instead of 304.8 mm
     expect(near.fanWidth / far.fanWidth).toBeCloseTo(200 / 304.8, 9);
-    expect(near.gunSpeed / far.gunSpeed).toBeCloseTo(304.8 / 200, 9);
+    const covered = ({ covers, over }: typeof near) => over / covers;
+    expect(near.gunSpeed / far.gunSpeed).toBeCloseTo(covered(near) / covered(far), 9);
+    expect(near.gunSpeed / far.gunSpeed).toBeCloseTo(304.8 / 200, 1);
     expect(search({ schools: { distance: 'closer' } }).options[0]?.candidate.distance).toBeCloseTo(0.3048, 9);
   });
 

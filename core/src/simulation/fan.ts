@@ -38,31 +38,6 @@ export function sprayFan({ family, fan, flow, transferEfficiency, pressureRatio 
   };
 }
 
-const STEPS = 2048;
-
-/** Shares of the paint to the left of each place across the fan: 0 at −1, 1 at 1. */
-export function cumulative(profile: FanProfile): Float64Array {
-  const table = new Float64Array(STEPS + 1);
-  for (let step = 0; step < STEPS; step += 1) {
-    const s = -1 + (2 * (step + 0.5)) / STEPS;
-    table[step + 1] = (table[step] ?? 0) + Math.max(0, profile(s));
-  }
-  const total = table[STEPS] ?? 0;
-  if (!(total > 0)) throw new Error('cumulative: the profile lays nothing');
-  for (let step = 0; step <= STEPS; step += 1) table[step] = (table[step] ?? 0) / total;
-  return table;
-}
-
-/** Share of the paint to the left of s, read off the table. */
-export function shareBelow(table: Float64Array, s: number): number {
-  if (s <= -1) return 0;
-  if (s >= 1) return 1;
-  const at = (s + 1) * (STEPS / 2);
-  const index = at | 0;
-  const here = table[index] as number;
-  return here + (at - index) * ((table[index + 1] as number) - here);
-}
-
 /** Through the sheet film falls as 1 − t²: share of the paint below t, in closed form. */
 export function sheetBelow(t: number): number {
   if (t <= -1) return 0;

@@ -1,4 +1,5 @@
-import { shareBelow, sheetBelow, sheetIntegral } from './fan';
+import { shareBelow } from '../film';
+import { sheetBelow, sheetIntegral } from './fan';
 import type { GunPoint } from './stroke';
 import type { WallSimulation } from './wall';
 

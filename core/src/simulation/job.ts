@@ -1,3 +1,4 @@
+import { filmOfLaid } from '../film';
 import type { Piece } from '../shape';
 import { checkPiece } from '../shape';
 import { accept, firstRefusal, refuse, within, type Length, type Result } from '../units';
@@ -8,6 +9,14 @@ import { filmStatistics, type FilmLimits, type FilmStatistics } from './statisti
 import { checkStroke, type Stroke } from './stroke';
 import { startSimulation, type DepositMethod, type WallSimulation } from './wall';
 
+/** A ground that is larger than it looks, or drinks. */
+export interface Ground {
+  /** True area over the area the gun sees. */
+  readonly trueArea: number;
+  /** What soaks in for an area the gun sees, m. */
+  readonly soaks: number;
+}
+
 /** A whole simulation as plain data, so that a worker can be sent it. */
 export interface SimulationJob {
   readonly width: Length;
@@ -16,6 +25,8 @@ export interface SimulationJob {
   readonly fan: FanSettings;
   readonly strokes: readonly Stroke[];
   readonly limits: FilmLimits;
+  /** What the paint lands on; smooth, and nothing soaks in, where missing. */
+  readonly ground?: Ground;
   /** Piece whose film counts; the whole grid where missing. What lands beside it is counted apart. */
   readonly piece?: Piece;
   readonly method?: DepositMethod;
@@ -31,6 +42,20 @@ export interface SimulationResult {
     readonly beside: number;
     readonly overspray: number;
   };
+}
+
+/** Paint in the cells of a piece, m³; in all cells where there is no mask. */
+function paintOn({ film, cell }: WallGrid, mask: Uint8Array | undefined): number {
+  let sum = 0;
+  for (let index = 0; index < film.length; index += 1)
+    if (!mask || mask[index] === 1) sum += film[index] as number;
+  return sum * cell * cell;
+}
+
+/** What has landed becomes the film that is left on the true area once the ground has had its part. */
+function settle({ film }: WallGrid, { trueArea, soaks }: Ground): void {
+  for (let index = 0; index < film.length; index += 1)
+    film[index] = filmOfLaid(trueArea, film[index] as number, soaks);
 }
 
 /** Strokes laid between two reports of progress. */
@@ -57,6 +82,22 @@ function checkJob(job: SimulationJob): Result<WallSimulation> {
       'fan.pressureRatio',
       'Pressure over the even-fan pressure',
     ),
+    within(
+      job.ground?.trueArea ?? 1,
+      { min: 1, max: 10 },
+      'factor',
+      'metric',
+      'ground.trueArea',
+      'True area over flat',
+    ),
+    within(
+      job.ground?.soaks ?? 0,
+      { min: 0, max: 0.01 },
+      'wetFilm',
+      'metric',
+      'ground.soaks',
+      'What soaks in',
+    ),
     ...job.strokes.map((stroke, index) => checkStroke(stroke, `strokes.${index}`)),
     ...(job.piece ? [checkPiece(job.piece)] : []),
   );
@@ -81,9 +122,10 @@ export function* simulate(job: SimulationJob): Generator<number, Result<Simulati
   }
   const { grid, sprayed, landed, outside, overspray } = simulation;
   const mask = job.piece ? maskOf(grid, job.piece) : undefined;
+  const onPiece = paintOn(grid, mask);
+  if (job.ground) settle(grid, job.ground);
   const statistics = filmStatistics(grid, job.limits, mask);
   if (!statistics.ok) return statistics;
-  const onPiece = statistics.value.mean * statistics.value.cells * grid.cell * grid.cell;
   return accept({
     grid,
     statistics: statistics.value,

@@ -18,9 +18,9 @@ import {
   type WallSimulation,
 } from '.';
 import { filmAlong, simulateAll } from '../testing';
-import { evenFanProfile, filmVariation, visibleShare } from '../film';
+import { cumulative, evenFanProfile, filmVariation, shareBelow, visibleShare } from '../film';
 import { of, quantity, type Fraction, type Length } from '../units';
-import { cumulative, shareBelow, sheetBelow, sheetIntegral } from './fan';
+import { sheetBelow, sheetIntegral } from './fan';
 
 const UPRIGHT = Math.PI / 2;
 const settings = (extra: Partial<FanSettings> = {}): FanSettings => ({

@@ -1,4 +1,5 @@
-import { cumulative, type SprayFan } from './fan';
+import { cumulative } from '../film';
+import type { SprayFan } from './fan';
 import type { WallGrid } from './grid';
 
 /** A wall being painted, with the account of where every drop went (m³). */

@@ -5,6 +5,7 @@ export {
   SIDES,
   SURFACE_KINDS,
   SURFACE_KIND_IDS,
+  USUAL_OVER,
   WINDS,
   finishClass,
   transferEfficiency,

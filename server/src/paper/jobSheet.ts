@@ -4,7 +4,7 @@ import { showText, type UnitSystem } from '@fine-spray/core/units';
 import type { Surface } from '@fine-spray/contract';
 import type { Paper } from './page';
 import type { PlannedJob } from './planned';
-import { cautionsOf, setUpsOf, type PrintedSetUp } from './setUps';
+import { cautionsOf, setUpsOf, speedText, type PrintedSetUp } from './setUps';
 import { writeHead } from './head';
 
 const where = ({ room, name }: Surface) => (room === '' ? name : `${room} · ${name}`);
@@ -99,7 +99,8 @@ function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedS
   paper.blanks(['Even at', 'Fan', 'Wet film', 'Initials']);
   paper.table(
     [
-      { title: 'Surface', share: 6 },
+      { title: 'Surface', share: 4 },
+      { title: 'Move the gun', share: 3 },
       { title: 'Net area', share: 1.5, align: 'right' },
       { title: 'Paint, all coats', share: 2, align: 'right' },
     ],
@@ -107,6 +108,7 @@ function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedS
       layer.share === 1
         ? where(surface)
         : `${where(surface)}, ${showText(layer.share, 'percent', units)} in spots`,
+      speedText(card, units),
       showText(card.area.net * layer.share, 'area', units),
       showText(card.paint.value * layer.share, 'volume', units),
     ]),

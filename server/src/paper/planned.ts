@@ -6,6 +6,7 @@ import {
   layersOf,
   ordersFor,
   requestFor,
+  triggerTimeOf,
   type Buying,
   type JobPlan,
   type Kit,
@@ -73,13 +74,9 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
   const drawn = orders.length > 0 ? paintDistributions(jobModel(orders), PURCHASE_DRAWS) : undefined;
   const unquantified = drawn && !drawn.ok ? drawn.message : undefined;
   const buyings = drawn?.ok ? buyingsFor(orders, drawn.value, options.risk, options.aim) : [];
-  const trigger = layers.reduce(
-    (sum, { layer, card }) => sum + layer.share * card.tip.candidate.triggerTime,
-    0,
-  );
   const plan =
     buyings.length > 0
-      ? jobPlan(surfaces, kit.coatings, buyings, trigger, company.book ?? USUAL_BOOK)
+      ? jobPlan(surfaces, kit.coatings, buyings, triggerTimeOf(orders), company.book ?? USUAL_BOOK)
       : undefined;
   return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan };
 }

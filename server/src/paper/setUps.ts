@@ -1,4 +1,5 @@
 import { LAYER_NAMES } from '@fine-spray/contract/planning';
+import type { Explained } from '@fine-spray/core/explain';
 import { CAUTIONS, wearLine, type Caution } from '@fine-spray/core/safety';
 import { pressuresAre, type SetupCard } from '@fine-spray/core/setup';
 import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
@@ -32,7 +33,6 @@ function cellsOf(card: SetupCard, thinning: number, units: UnitSystem): readonly
   return [
     pressureCell(`Gun, ${pressuresAre(card)}`, card.gunPressure, units),
     pressureCell(`Pump, ${pressuresAre(card)}`, card.pumpPressure, units),
-    { label: 'Move the gun', value: showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', units) },
     {
       label: card.passesPerCoat > 1 ? `Wet film, ${card.passesPerCoat} passes` : 'Wet film',
       value: text('wetFilm'),
@@ -58,6 +58,12 @@ function linesOf({ layer, coating, surface, card }: PlannedLayer, units: UnitSys
     `${LAYER_NAMES[layer.role]}, ${coats}: ${piece}, ${surface.side}`,
     `${family} tip, fan ${showText(card.fan.value, 'fanWidth', units)}, hole ${showText(orificeDiameter(tip), 'orifice', units)}`,
   ];
+}
+
+/** How fast the gun moves on one surface: the first coat of bare ground before the others. */
+export function speedText({ gunSpeed, laterSpeed }: SetupCard, units: UnitSystem): string {
+  const range = ({ low, high }: Explained) => showRange(low, high, 'speed', units);
+  return laterSpeed ? `${range(gunSpeed)}, then ${range(laterSpeed)}` : range(gunSpeed);
 }
 
 /** Set-ups of a job in the order of its layers; surfaces whose cards print alike share one. */

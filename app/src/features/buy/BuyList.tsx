@@ -1,6 +1,13 @@
 import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
-import { buyingsFor, jobPlan, type Buying, type CoatingOrder, type Kit } from '@fine-spray/contract/planning';
+import {
+  buyingsFor,
+  jobPlan,
+  triggerTimeOf,
+  type Buying,
+  type CoatingOrder,
+  type Kit,
+} from '@fine-spray/contract/planning';
 import {
   BOXING_VESSEL,
   FACTOR_GROUPS,
@@ -184,7 +191,7 @@ export function BuyList({
     () => (state.kind === 'done' ? buyingsFor(state.orders, state.distributions, risk, aim) : []),
     [state, risk, aim],
   );
-  const trigger = state.kind === 'done' ? state.trigger : undefined;
+  const trigger = state.kind === 'done' ? triggerTimeOf(state.orders) : undefined;
   const plan = useMemo(
     () =>
       trigger === undefined

@@ -1,11 +1,10 @@
-import { ordersFor } from '@fine-spray/contract/planning';
 import { counted } from '@fine-spray/core';
-import { useMemo } from 'react';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Screen } from '@/ui/screen';
-import { EmptyState, Skeleton } from '@/ui/states';
+import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { BuyList } from './BuyList';
+import { useOrders } from './useOrders';
 
 const TITLE = 'Buy list';
 
@@ -24,7 +23,8 @@ export function BuyScreen({ jobId }: { jobId: string }) {
 }
 
 function Buying({ job, surfaces, kit }: LoadedJob) {
-  const { orders, refused } = useMemo(() => ordersFor(surfaces, job, kit), [surfaces, job, kit]);
+  const { orders: found, failed } = useOrders({ surfaces, job, kit });
+  const { orders = [], refused = 0 } = found ?? {};
   return (
     <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
       {refused > 0 ? (
@@ -32,14 +32,19 @@ function Buying({ job, surfaces, kit }: LoadedJob) {
           {`${counted(refused, 'surface is', 'surfaces are')} left out: look at them in the job.`}
         </Words>
       ) : null}
+      {failed ? (
+        <ErrorState title="No list" text="The set-ups could not be worked out on this device." />
+      ) : null}
+      {!found && !failed ? <Skeleton rows={4} height={190} /> : null}
       {orders.length > 0 ? (
         <BuyList job={job} orders={orders} surfaces={surfaces} coatings={kit.coatings} />
-      ) : (
+      ) : null}
+      {found && orders.length === 0 ? (
         <EmptyState
           title="Nothing to buy yet"
           text="Add surfaces to the job: what they need is listed here."
         />
-      )}
+      ) : null}
     </Screen>
   );
 }

@@ -1,2 +1,3 @@
 export { BuyScreen } from './BuyScreen';
+export { useOrders } from './useOrders';
 export { usePurchase } from './usePurchase';

@@ -11,8 +11,6 @@ export type PurchaseState =
       /** What was drawn for: the numbers belong to these, not to what has come since. */
       readonly orders: readonly CoatingOrder[];
       readonly distributions: readonly PaintDistribution[];
-      /** Time with the trigger open, s, once it is worked out. */
-      readonly trigger?: number;
     }
   | { readonly kind: 'refused'; readonly message: string };
 
@@ -32,8 +30,6 @@ export function usePurchase(
     const take = (report: PurchaseReport) => {
       if (report.kind === 'done') {
         setState({ kind: 'done', orders, distributions: report.distributions });
-      } else if (report.kind === 'trigger') {
-        setState((now) => (now.kind === 'done' ? { ...now, trigger: report.seconds } : now));
       } else {
         setState({ kind: 'refused', message: report.refusal.message });
       }

@@ -6,7 +6,6 @@ import {
   dryFilmFrom,
   evenFanProfile,
   filmAtSpeed,
-  passOf,
   quantity,
   show,
   speedForFilm,
@@ -108,7 +107,7 @@ export function answerOf(
   const solids = coatingInput(request.coating, 'volumeSolids');
   const thinner = quantity<Fraction>(trial.thinner);
   const films = filmsOf(trial.film, solids, thinner, system);
-  const pass = { ...passOf(request, card), overlap: quantity<Fraction>(trial.overlap) };
+  const pass = { ...card.pass, overlap: quantity<Fraction>(trial.overlap) };
   const { profileExponent } = FAMILY_DATA[card.tip.candidate.tip.family];
   return {
     films,

@@ -1,4 +1,4 @@
-import { strokeText } from '@/features/setup';
+import { laterStroke, strokeText } from '@/features/setup';
 import {
   FAMILY_DATA,
   counted,
@@ -101,6 +101,7 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
   const column = (index: number) => 30 + (index % 4) * 198;
   const row = (index: number) => 316 + Math.floor(index / 4) * 104;
   const seconds = showText(card.stroke.time, 'time', system);
+  const later = laterStroke(card, system);
   const body = [
     words(say.surface, 30, 46, { size: 30, bold: true }),
     words([say.job, say.coating].filter(Boolean).join(' · '), 30, 76, { size: 18 }),
@@ -113,7 +114,10 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
       264,
       { size: 20, width: 420 },
     ),
-    words('Move the gun', 480, 122, { size: 18 }),
+    words(`Move the gun${later === undefined ? '' : `, first coat; then ${later}`}`, 480, 122, {
+      size: 18,
+      width: 340,
+    }),
     words(`${strokeText(card, system)} in ${seconds}`, 480, 172, { size: 44, bold: true, width: 340 }),
     words(
       `Paint, ${counted(card.coats, 'coat')}: ${showRange(card.paint.low, card.paint.high, 'volume', system)}`,

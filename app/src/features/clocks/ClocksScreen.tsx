@@ -60,10 +60,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const now = useNow();
   const { job, choice, wait } = useChosenJob(log, jobId);
   const surfaces = useMemo(() => log.surfaces.filter((one) => one.jobId === job?.id), [log, job]);
-  const planned = useMemo(
-    () => (job ? plannedCoats(surfaces, job, log.kit, false) : []),
-    [surfaces, job, log],
-  );
+  const planned = useMemo(() => (job ? plannedCoats(surfaces, job, log.kit) : []), [surfaces, job, log]);
   const clocks = useMemo(() => {
     const here = new Set(surfaces.map(({ id }) => id));
     return recoatClocks(log.record, coatingsOf(log.kit), now, system, here);

@@ -47,7 +47,7 @@ function SetUpColumn({
       name={way.name}
       about={way.about}
       failed={result.ok ? undefined : result.message}
-      numbers={result.ok ? setUpNumbers(request, result.value, company?.book ?? USUAL_BOOK, system) : []}
+      numbers={result.ok ? setUpNumbers(result.value, company?.book ?? USUAL_BOOK, system) : []}
     >
       {onPick && !first ? <Button label="Fit it" onPress={() => onPick(way.tip)} /> : null}
     </Column>

@@ -1,11 +1,17 @@
 import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
-import { coreLayers, ordersFor, type Kit, type SystemChoice } from '@fine-spray/contract/planning';
+import {
+  coreLayers,
+  triggerTimeOf,
+  type CoatingOrder,
+  type Kit,
+  type SystemChoice,
+} from '@fine-spray/contract/planning';
 import { aboutText, counted, showText, type DisplayKind } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useCompany } from '@/data/resources';
 import { systemText, type Preset } from '@/data/systems';
 import type { StartWorker } from '@/data/worker';
-import { usePurchase } from '@/features/buy';
+import { useOrders, usePurchase } from '@/features/buy';
 import { useUnits } from '@/ui/units';
 import { COMPARED, comparisonOf, type Comparison } from './compare';
 import { Column, SideBySide } from './SideBySide';
@@ -19,6 +25,7 @@ export interface SystemsSheetProps {
   readonly presets: readonly Preset[];
   readonly onClose: () => void;
   readonly startWorker?: StartWorker | undefined;
+  readonly startOrders?: StartWorker | undefined;
 }
 
 /** Two or three coating systems on the same surfaces, side by side: paint, money, hours, waiting, film and how sure it is. */
@@ -45,6 +52,8 @@ const KINDS: Readonly<Partial<Record<keyof Comparison, DisplayKind>>> = {
   dryFilm: 'dryFilm',
 };
 
+const NONE: readonly CoatingOrder[] = [];
+
 function SystemColumn({
   name,
   choice,
@@ -52,7 +61,8 @@ function SystemColumn({
   kit,
   surfaces,
   startWorker,
-}: Pick<SystemsSheetProps, 'job' | 'kit' | 'surfaces' | 'startWorker'> & {
+  startOrders,
+}: Pick<SystemsSheetProps, 'job' | 'kit' | 'surfaces' | 'startWorker' | 'startOrders'> & {
   name: string;
   choice: SystemChoice;
 }) {
@@ -60,16 +70,16 @@ function SystemColumn({
   const { data: company } = useCompany();
   const book = company?.book ?? USUAL_BOOK;
   const { coatings } = kit;
-  const orders = useMemo(() => {
+  const coated = useMemo(() => {
     const { coatingId, coats, thinning, under } = choice;
-    const coated = surfaces.map((surface) => ({ ...surface, coatingId, coats, thinning, under, tip: null }));
-    return ordersFor(coated, job, kit).orders;
-  }, [choice, surfaces, job, kit]);
+    return surfaces.map((surface) => ({ ...surface, coatingId, coats, thinning, under, tip: null }));
+  }, [choice, surfaces]);
+  const { orders = NONE } = useOrders({ surfaces: coated, job, kit }, startOrders).orders ?? {};
   const { state } = usePurchase(orders, startWorker);
   const layers = useMemo(() => coreLayers(choice, coatings), [choice, coatings]);
   const numbers =
     state.kind === 'done'
-      ? comparisonOf(orders, state.distributions, state.trigger, layers, book)
+      ? comparisonOf(state.orders, state.distributions, triggerTimeOf(state.orders), layers, book)
       : undefined;
   const text = (what: keyof Comparison): string => {
     const value = numbers?.[what];

@@ -18,7 +18,7 @@ const order = (coats: number, price: number | null): CoatingOrder => ({
   hoses: request.hoses,
   fills: 1,
   onSale: [{ size: of(5, 'L'), price }],
-  surfaces: [{ id: 'a', surface: { ...request, coats }, netArea: 60, share: 1 }],
+  surfaces: [{ id: 'a', surface: { ...request, coats }, netArea: 60, share: 1, triggerTime: 3600 }],
 });
 function drawn(demand: CoatingDemand): readonly PaintDistribution[] {
   const result = paintDistributions(jobModel([demand]), { draws: 2000, seed: 1 });

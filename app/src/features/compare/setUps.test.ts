@@ -10,7 +10,7 @@ function card(): SetupCard {
 }
 const numbers = (one: SetupCard, hour: number | null = 50) =>
   Object.fromEntries(
-    setUpNumbers(request, one, { hour, currency: 'EUR' }, 'metric').map(({ name, text }) => [name, text]),
+    setUpNumbers(one, { hour, currency: 'EUR' }, 'metric').map(({ name, text }) => [name, text]),
   );
 
 describe('set-ups side by side', () => {

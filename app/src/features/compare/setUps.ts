@@ -3,7 +3,6 @@ import {
   UNITS,
   aboutText,
   isSameTip,
-  paintMissing,
   searchSetups,
   setupCard,
   showRange,
@@ -49,14 +48,12 @@ export const cardOf = (request: SetupRequest, tip: Tip, system: UnitSystem): Res
 
 /** What set-ups are compared by: litres, hours, cost, and what can go wrong. */
 export function setUpNumbers(
-  request: SetupRequest,
   card: SetupCard,
   { hour, currency }: Pick<CompanyBook, 'hour' | 'currency'>,
   system: UnitSystem,
 ): readonly ColumnNumber[] {
   const { candidate } = card.tip;
-  const { sprayingTime, aboveEvenFan, flowShare, pressureMargin, overlap } = candidate;
-  const missing = paintMissing(request, card, system);
+  const { sprayingTime, overspray, aboveEvenFan, flowShare, pressureMargin, overlap } = candidate;
   const percent = (share: number) => showText(share, 'percent', system);
   // The unit beside the name: a range with its unit is too wide for three columns on a phone
   const range = (name: string, low: number, high: number, kind: DisplayKind) => {
@@ -70,7 +67,7 @@ export function setUpNumbers(
     { name: 'Paint, likely', text: showText(card.paint.value, 'volume', system) },
     {
       name: 'Misses the piece',
-      text: missing.ok ? `${aboveEvenFan ? 'over ' : ''}${showText(missing.value, 'volume', system)}` : '?',
+      text: `${aboveEvenFan ? 'over ' : ''}${showText(overspray, 'volume', system)}`,
     },
     range('Gun pressure', card.gunPressure.start, card.gunPressure.stop, 'pressure'),
     range('Gun speed', card.gunSpeed.low, card.gunSpeed.high, 'speed'),

@@ -6,7 +6,6 @@ import {
   type Explained,
   type SetupCard,
   type SetupRequest,
-  repeatsOf,
 } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -118,7 +117,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
             <View testID="film-mean">
               <BigNumber value={film.statistics.mean} kind="wetFilm" size={64} colour="wet" />
             </View>
-            <AgainstCard mean={film.statistics.mean} card={card} overlap={wall.plan.overlap} />
+            {card.laterSpeed ? <Words>The first coat: what soaks in is not in the film.</Words> : null}
             <Verdict
               film={film}
               least={text(wall.job.limits.minimum, 'wetFilm')}
@@ -201,7 +200,7 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
             />
           </View>
           <Words className="px-2">
-            {`All coats of the whole surface: ${text(wall.plan.overspray.value * repeatsOf(request, card), 'volume')} misses it.`}
+            {`All coats of the whole surface: ${text(card.tip.candidate.overspray, 'volume')} misses it.`}
           </Words>
           <Words size={14} colour="ink2" className="px-2 pb-2">
             {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${mainPiece(request.geometry).openings.some(({ at }) => at === undefined) ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
@@ -214,20 +213,6 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
       </Words>
     </Sheet>
   );
-}
-
-/** Why the passes of a piece lay another film than the card wants; nothing where they do not. */
-function AgainstCard({ mean, card, overlap }: { mean: number; card: SetupCard; overlap: number }) {
-  const { system } = useUnits();
-  const [laid, wanted] = [mean, card.wetFilm.value].map((film) => showText(film, 'wetFilm', system));
-  if (laid === wanted) return null;
-  const why =
-    mean < card.wetFilm.value
-      ? 'at the edges part of the fan is beside the piece.'
-      : overlap > card.overlap.value
-        ? `to fit this piece the passes lap by ${showText(overlap, 'percent', system)}, not by ${card.overlap.name}. A little faster lays the film of the card.`
-        : 'the hand strays.';
-  return <Words>{`The card wants ${wanted}: ${why}`}</Words>;
 }
 
 /** Seconds under two minutes, minutes above. */

@@ -17,6 +17,7 @@ import { useMay } from '@/data/may';
 import { newId } from '@/data/newId';
 import { usePlaces, useWrites } from '@/data/resources';
 import { useJob } from '@/data/job';
+import { useOrders } from '@/features/buy';
 import { PlaceRows, usePlaceActions } from '@/features/place';
 import { JobFrame } from '@/features/frame';
 import { newSurface } from '@/features/surface';
@@ -59,12 +60,14 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
   const mayPlan = useMay('plans');
   const router = useRouter();
   const add = useAddSurface(job, surfaces, kit);
-  const { totals, refused } = useMemo(() => coatingTotals(surfaces, job, kit), [surfaces, job, kit]);
+  const { orders: found, failed } = useOrders({ surfaces, job, kit });
+  const totals = useMemo(() => coatingTotals(found?.orders ?? []), [found]);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
   const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'missing hose');
   return (
     <View className="gap-4 px-4 pb-4">
-      <Totals jobId={job.id} totals={totals} refused={refused} />
+      {found ? <Totals jobId={job.id} totals={totals} refused={found.refused} /> : null}
+      {!found && !failed && surfaces.length > 0 ? <Skeleton rows={1} height={190} /> : null}
       <View className="flex-row flex-wrap items-center gap-3">
         <Words colour="ink2" size={14} className="min-w-[200px] flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}

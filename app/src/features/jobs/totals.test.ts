@@ -1,4 +1,5 @@
 import type { Job, Surface } from '@fine-spray/contract';
+import { ordersFor } from '@fine-spray/contract/planning';
 import { to, quantity, type Volume } from '@fine-spray/core';
 import { coatingRow, row, sprayerRow } from '@/testing/rows';
 import { coatingTotals } from './totals';
@@ -51,11 +52,12 @@ const litres = (paint: number) => to(quantity<Volume>(paint), 'L');
 
 describe('paint for a job', () => {
   it('adds up by coating, largest first', () => {
-    const { totals, refused } = coatingTotals(
+    const { orders, refused } = ordersFor(
       [surface('a', 'c', 1), surface('b', 'm'), surface('d', 'm')],
       job,
       kit,
     );
+    const totals = coatingTotals(orders);
     expect(refused).toBe(0);
     expect(totals.map(({ name, surfaces }) => [name, surfaces])).toEqual([
       ['Matt', 2],
@@ -67,16 +69,16 @@ describe('paint for a job', () => {
   });
 
   it('leaves out and counts what is refused: solvent on a water-only sprayer, a coating that is gone', () => {
-    const { totals, refused } = coatingTotals(
+    const { orders, refused } = ordersFor(
       [surface('a', 'l'), surface('b', 'gone'), surface('d', 'm')],
       job,
       kit,
     );
     expect(refused).toBe(2);
-    expect(totals).toHaveLength(1);
+    expect(coatingTotals(orders)).toHaveLength(1);
   });
 
   it('is nothing for no surfaces', () => {
-    expect(coatingTotals([], job, kit)).toEqual({ totals: [], refused: 0 });
+    expect(coatingTotals(ordersFor([], job, kit).orders)).toEqual([]);
   });
 });

@@ -33,7 +33,7 @@ type Comb = PayloadOf<'comb'>;
 const TOGETHER = 4 * 3600_000;
 
 /** What the readings of a coat on a surface say together, and how many there are. */
-function useVerdict({ log, surface }: CaptureContext, payload: Comb) {
+function useVerdict({ log, surface, cardOf }: CaptureContext, payload: Comb) {
   const { system } = useUnits();
   const since = Date.now() - TOGETHER;
   const read = entriesOfKind(log.entries, 'comb').filter(
@@ -58,6 +58,7 @@ function useVerdict({ log, surface }: CaptureContext, payload: Comb) {
     surface &&
     sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
   if (intervals.length === 0 || payload.target === null) return undefined;
+  const place = cardOf(payload)?.pass.place;
   // Not timed, it is taken as on the card.
   const held = payload.speed ?? payload.cardSpeed;
   const verdict = combVerdict(
@@ -65,6 +66,7 @@ function useVerdict({ log, surface }: CaptureContext, payload: Comb) {
     {
       wetFilm: quantity(payload.target),
       ...(sag === undefined ? {} : { sagLimit: sag }),
+      ...(place && payload.coat === 1 ? { soaks: quantity(place.soaks.value / place.texture.value) } : {}),
       ...(held === null ? {} : { speed: quantity(held) }),
     },
     system,

@@ -164,7 +164,6 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
           log.surfaces.filter((one) => one.jobId === job.id),
           job,
           log.kit,
-          false,
         )
       : [];
     const { now: open, next, closing } = nowAndNext(nextCoats(planned, log.record), clocks);

@@ -10,7 +10,7 @@ import {
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
 import { plannedCoats, type CoatOfSurface, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
-import { archetypeOf, comparePlan, type AbrasionClass, type SetupCard } from '@fine-spray/core';
+import { archetypeOf, comparePlan, gunSpeedOf, type AbrasionClass, type SetupCard } from '@fine-spray/core';
 import { jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
 
@@ -38,7 +38,7 @@ export function coatOptions({
 }: Pick<CaptureContext, 'log' | 'job' | 'surface'>): readonly CoatOption[] {
   if (!job || !surface) return [];
   const done = new Map(log.record.coatsOf(surface.id).map((one) => [`${one.coating} ${one.coat}`, one]));
-  return plannedCoats([surface], job, log.kit, false).map((planned) => {
+  return plannedCoats([surface], job, log.kit).map((planned) => {
     const known = done.get(`${planned.coating} ${planned.coat}`);
     const state = known?.finished ? 'done' : known ? 'begun' : 'to do';
     const name = log.names.coating(planned.coating) ?? 'a coating that was deleted';
@@ -97,15 +97,21 @@ export function tipInGun(
   return row ? { id: row.id, choice: { family: row.family, code: row.code } } : undefined;
 }
 
+/** Gun speed of a coat by its card: the first of a bare surface is slower. */
+export function cardSpeedOf({ cardOf }: Pick<CaptureContext, 'cardOf'>, of: CoatOfSurface): number | null {
+  const card = cardOf(of);
+  return card ? gunSpeedOf(card, of.coat).value : null;
+}
+
 /** What is left to spray of a coat, by the plan and by what this job took so far, m³ through the gun with its thinner. */
 export function litresLeft({ log, job }: Pick<CaptureContext, 'log' | 'job'>, option: CoatOption): number {
   if (!job) return option.planned.volume.value;
+  // Of this coating alone: each coat takes a search.
   const ofJob = plannedCoats(
     log.surfaces.filter(({ jobId }) => jobId === job.id),
     job,
     log.kit,
-    false,
-  );
+  ).filter(({ coating }) => coating === option.planned.coating);
   const compared = comparePlan(ofJob, log.record, tipsOf(log.kit), job.id, jobsOfPaint(log)).find(
     ({ coating }) => coating === option.planned.coating,
   );
@@ -159,14 +165,14 @@ const LEAST_PART = 0.05;
 
 /** How much of a coat is finished: what others have not finished of it yet, else all of it; a square metre where there is no plan. */
 export function finishedOf({ log }: Pick<CaptureContext, 'log'>, option: CoatOption | undefined) {
-  if (!option) return { trueArea: 1, absorbed: 0, whole: null };
-  const { trueArea: whole, soaks } = option.planned;
+  if (!option) return { trueArea: 1, absorbed: 0, whole: null, over: null };
+  const { trueArea: whole, soaks, over = null } = option.planned;
   const before = (log.record.coatOf(option.planned)?.finishes ?? []).reduce(
     (sum, { trueArea }) => sum + trueArea,
     0,
   );
   const share = 1 - before / whole > LEAST_PART ? 1 - before / whole : 1;
-  return { trueArea: whole * share, absorbed: soaks * share, whole };
+  return { trueArea: whole * share, absorbed: soaks * share, whole, over };
 }
 
 /** How hard a coating is on a tip; nothing where it is gone. */

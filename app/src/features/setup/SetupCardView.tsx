@@ -21,7 +21,7 @@ import { Words, type Colour } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { FilmSection } from './FilmSection';
 import { Scene } from './Scene';
-import { familyName, strokeText } from './words';
+import { familyName, laterStroke, strokeText } from './words';
 
 /** The parts of the card that explain themselves when tapped. */
 export type CardPart = {
@@ -169,6 +169,7 @@ function TipPart({ card, open, hoseText }: PartProps & { hoseText: string }) {
 /** What the hand sets: pressures, how fast the gun moves; and the paint it takes. */
 function HandPart({ card, open, coats }: PartProps & { coats: number }) {
   const { system } = useUnits();
+  const later = laterStroke(card, system);
   return (
     <>
       <View className="flex-row flex-wrap">
@@ -198,6 +199,13 @@ function HandPart({ card, open, coats }: PartProps & { coats: number }) {
           <Words size={14} colour="ink2">
             {showRange(card.gunSpeed.low, card.gunSpeed.high, 'speed', system)}
           </Words>
+          {later === undefined ? null : (
+            <Words
+              size={14}
+              weight="semi"
+              testID="later-stroke"
+            >{`First coat: bare ground drinks. Then ${later}.`}</Words>
+          )}
         </Cell>
         <Cell label={`Paint, ${counted(coats, 'coat')}`} onPress={open('paint')}>
           <View testID="paint">

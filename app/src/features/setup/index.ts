@@ -3,4 +3,4 @@ export { SetupCardView, type CardPart } from './SetupCardView';
 export { WhySheet } from './WhySheet';
 export { useSetup } from './useSetup';
 export { useWhy } from './useWhy';
-export { familyName, strokeText } from './words';
+export { familyName, laterStroke, strokeText } from './words';

@@ -1,6 +1,7 @@
 import {
   FAMILY_DATA,
   quantity,
+  showText,
   to,
   type Basis,
   type SetupCard,
@@ -18,6 +19,11 @@ export const BASIS_WORDS: Readonly<Record<Basis, string>> = {
 };
 
 export const familyName = (family: TipFamily): string => FAMILY_DATA[family].name.toLowerCase();
+
+/** Time of a stroke of the coats after the first, where that one lays more than they do; undefined where all are alike. */
+export function laterStroke({ stroke, laterSpeed }: SetupCard, system: UnitSystem): string | undefined {
+  return laterSpeed && showText(stroke.length / laterSpeed.value, 'time', system);
+}
 
 /** Length a stroke is timed over: "2.4 m" or "8 ft". */
 export function strokeText({ stroke }: Pick<SetupCard, 'stroke'>, system: UnitSystem): string {

@@ -23,6 +23,13 @@ export const coatFinished = entryKind({
       absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
       /** All of the coat by the plan, m²; null where there is none. */
       whole: area.nullable(),
+      /** Share of the fan that was over it, by the plan; null where there is none. */
+      over: numberWithin(
+        'Share of the fan over it',
+        0.01,
+        1,
+        'The share of the fan over a piece is 1 to 100 %.',
+      ).nullable(),
       weather,
     })
     .strict(),
@@ -31,11 +38,13 @@ export const coatFinished = entryKind({
     (payload) => ({ ...payload, absorbed: 0 }),
     // 3: of how much.
     (payload) => ({ ...payload, whole: null }),
+    // 4: how much of the fan was over it.
+    (payload) => ({ ...payload, over: null }),
   ],
   words: ({ coatingId, coat, trueArea, weather: then }, { show, coating, system }) =>
     joined([coatName(coat), coating(coatingId), show(trueArea, 'area'), weatherWords(then, system)]),
   core: (
-    { coatingId: coating, coat, element, side, wind, trueArea, absorbed, whole, weather: then },
+    { coatingId: coating, coat, element, side, wind, trueArea, absorbed, whole, over, weather: then },
     surface,
   ) =>
     surface === undefined
@@ -51,6 +60,7 @@ export const coatFinished = entryKind({
           trueArea,
           absorbed: quantity(absorbed),
           whole: whole ?? undefined,
+          over: over === null ? undefined : quantity(over),
           // A film dries as fast as the colder of the two lets it.
           temperature: quantity(Math.min(then.air, then.surface ?? then.air)),
           humidity: quantity(then.humidity),

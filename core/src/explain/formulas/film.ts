@@ -10,9 +10,9 @@ export const FILM_FORMULAS = {
   },
   'film of a pass': {
     name: 'Wet film passes lay',
-    expression: 'WFT = Q · TE ÷ (W · (1 − overlap) · v)',
-    source: 'Volume balance of one pass in a series',
-    range: 'Mean over the field, not at its edges',
+    expression: 'WFT = (Q · air · over ÷ (W · (1 − overlap) · fit · v) − soaks) ÷ texture',
+    source: 'Volume balance of the passes on a piece',
+    range: 'Mean over the piece, on its true area',
   },
   'comb mean': {
     name: 'Wet film by the comb',
@@ -22,8 +22,8 @@ export const FILM_FORMULAS = {
   },
   'speed after comb': {
     name: 'Gun speed after a comb reading',
-    expression: 'v = v now · mean ÷ target',
-    source: 'Film goes with one over gun speed',
+    expression: 'v = v now · (mean + soaks) ÷ (target + soaks)',
+    source: 'What is laid goes with one over gun speed; what soaks in is laid and not read',
     range: 'Same tip, pressure and overlap',
   },
   'coats needed': {

@@ -52,14 +52,16 @@ export const SETUP_FORMULAS = {
   },
   'gun speed': {
     name: 'Gun speed for the wet film',
-    expression: 'v = Q · TE ÷ (W · (1 − overlap) · WFT)',
-    source: 'Volume balance of one pass in a series',
-    range: 'Mean film over the field; comfortable between 0.3 and 0.9 m/s',
+    expression: 'v = Q · air · over ÷ (W · (1 − overlap) · fit · (texture · WFT + soaks))',
+    source: 'Volume balance of the passes on a piece: film on its true area and what soaks in',
+    range:
+      'Mean film over the piece; the first coat of bare ground alone soaks in; comfortable between 0.3 and 0.9 m/s',
   },
   'paint needed': {
     name: 'Paint for this surface',
-    expression: 'V = (A · texture · coats · DFT ÷ VS ÷ TE + A · absorbed) · (1 + residue + touch-up)',
-    source: 'Volume balance; losses divide by what lands, they are not added on top',
+    expression: 'V = A · (texture · coats · DFT ÷ VS + absorbed) ÷ (TE · over) · (1 + residue + touch-up)',
+    source:
+      'Volume balance; losses divide by what lands. TE · over: what is not lost in the air, and what of the fan is over the piece',
     range: 'Unthinned paint; hose and pump fill come once per colour and are counted apart',
   },
   'overlap choice': {

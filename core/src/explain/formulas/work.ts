@@ -22,8 +22,8 @@ export const WORK_FORMULAS = {
   },
   overspray: {
     name: 'Paint that misses the piece',
-    expression: 'V · (1 − TE · share of the fan over the piece)',
-    source: 'Transfer efficiency on the field; fan past the edges from the pass plan',
+    expression: 'V · (1 − air · over)',
+    source: 'What the fan has beside the piece by the pass plan, and what is lost in the air of the rest',
     range: 'More above the even-fan pressure; how much more is not claimed',
   },
   'film laid': {

@@ -416,7 +416,8 @@ describe('the dial-in of a card', () => {
 
   it('expects what the log has taught, within its range', () => {
     const evenFan = { ...given('x', 'factor', 1.1, 'x'), low: 1.05, high: 1.15 };
-    const request = wallRequest({ history: { evenFan: { standard: evenFan } } });
+    const chosenTip = { family: 'standard' as const, fan: 5, orificeThou: 15 };
+    const request = wallRequest({ history: { evenFan: { standard: evenFan } }, chosenTip });
     const result = setupCard(request);
     if (!result.ok) throw new Error(result.message);
     const { candidate } = result.value.tip;

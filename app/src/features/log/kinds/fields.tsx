@@ -1,7 +1,7 @@
 import { Choice } from '@/ui/choice';
 import { FieldError } from '@/ui/field';
 import { Words } from '@/ui/text';
-import { abrasionOf, coatOptions, finishedOf, tipInGun } from '../defaults';
+import { abrasionOf, coatOptions, finishedOf, tipInGun, cardSpeedOf } from '../defaults';
 import { textOf, type FormProps } from './types';
 
 /** Which coat of the surface it is. */
@@ -36,9 +36,7 @@ export function CoatField({ payload, context, errors, onChange }: FormProps) {
           ...('trueArea' in payload ? finishedOf(context, found) : {}),
           ...('abrasion' in payload ? { abrasion: abrasionOf(context, coating) } : {}),
           ...('tipId' in payload && byCard ? { tipId: tipInGun(context, of)?.id ?? null } : {}),
-          ...('cardSpeed' in payload
-            ? { target: wet, cardSpeed: context.cardOf(of)?.gunSpeed.value ?? null }
-            : {}),
+          ...('cardSpeed' in payload ? { target: wet, cardSpeed: cardSpeedOf(context, of) } : {}),
         });
       }}
     />

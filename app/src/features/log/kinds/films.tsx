@@ -11,7 +11,7 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { CombPicture } from '../CombPicture';
-import { coatOf, tipInGun, type CaptureContext } from '../defaults';
+import { coatOf, tipInGun, type CaptureContext, cardSpeedOf } from '../defaults';
 import { CoatField } from './fields';
 import type { FormProps, WrittenKind } from './types';
 
@@ -116,7 +116,7 @@ export function combOf(context: CaptureContext, of: CoatOfSurface, target: numbe
     target: target ?? null,
     // Whether the gun was moved as the card has it nobody knows before it is timed.
     speed: null,
-    cardSpeed: context.cardOf(of)?.gunSpeed.value ?? null,
+    cardSpeed: cardSpeedOf(context, of),
   };
 }
 

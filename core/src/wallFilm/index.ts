@@ -1,0 +1,1 @@
+export { USUAL_HAND, wallFilm, type WallFilm } from './wallFilm';
