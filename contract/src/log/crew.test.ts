@@ -295,18 +295,21 @@ class Crew {
     if (this.chance(0.2)) return;
     const weather = { source: 'by hand', air: 293, surface: null, humidity: 0.5, wind: null, rain: null };
     const soaks = coat === 1 && coating === 'primer' ? 0.0004 : 0;
+    const over = this.chance(0.5) ? this.between(0.8, 0.95) : null;
     const parts = this.chance(0.3) ? [0.4, 0.6] : [1];
     for (const part of parts) {
       this.step();
       const payload = {
         ...of,
         ...{ element: 'wall', side: 'inside', kind: 'smooth-board', wind: 'calm', weather },
-        ...{ trueArea: AREA * part, absorbed: soaks * part, whole: AREA },
+        ...{ trueArea: AREA * part, absorbed: soaks * part, whole: AREA, over },
       };
       this.write('coat finished', payload, where, { trueArea: AREA * 3 });
       this.truth.finished.set(surface, this.now);
     }
-    if (wet !== undefined) this.truth.transfer.push((AREA * wet) / (volume - soaks));
+    // Film and what soaked in over what was sprayed; on the usual wall 0.92 of the fan is over it.
+    if (wet !== undefined)
+      this.truth.transfer.push(((AREA * wet + soaks) / volume) * (0.92 / (over ?? 0.92)));
   }
 
   /** Half an hour or so; in the night nobody works. */

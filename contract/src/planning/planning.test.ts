@@ -189,13 +189,29 @@ describe('the coats of a job as they are planned', () => {
     }
   });
 
-  it('have the times of their cards where these are asked for', () => {
+  it('have the times of their cards, the first coat of bare ground the longest', () => {
     const [one] = surfaces;
     if (!one) throw new Error('no surface');
-    const timed = plannedCoats([one], job, kit);
-    expect(timed.length).toBeGreaterThan(0);
-    for (const { time } of timed) expect(time).toBeGreaterThan(60);
-    expect(plannedCoats([one], job, kit).map(({ time }) => time)).toEqual(timed.map(() => 0));
+    const timed = plannedCoats([{ ...one, condition: 'bare', coats: 3, under: [] }], job, kit);
+    const [first = NaN, second = NaN, third = NaN] = timed.map(({ time }) => time);
+    expect(first).toBeGreaterThan(1.02 * second);
+    expect(second).toBe(third);
+    const request = requestFor({ ...one, condition: 'bare', coats: 3, under: [] }, job, kit);
+    const card = request ? setupCard(request) : undefined;
+    expect(first + second + third).toBeCloseTo(card?.ok ? card.value.tip.candidate.sprayingTime : NaN, 6);
+    // Litres through the gun are its flow while the trigger is open
+    const litres = timed.reduce((sum, { volume }) => sum + volume.value, 0);
+    const candidate = card?.ok ? card.value.tip.candidate : undefined;
+    expect(litres / ((candidate?.flow ?? NaN) * (candidate?.triggerTime ?? NaN))).toBeCloseTo(1, 6);
+  });
+
+  it('search for no tip before their paint or time is read', () => {
+    const [one] = plannedCoats(surfaces.slice(0, 1), job, kit);
+    if (!one) throw new Error('no coat');
+    for (const name of ['volume', 'time', 'over'])
+      expect(Object.getOwnPropertyDescriptor(one, name)).toHaveProperty('get');
+    // Read twice it is the same, worked out once
+    expect(one.volume).toBe(one.volume);
   });
 
   it('leave out what the kit has no coating for', () => {
@@ -284,21 +300,24 @@ describe('the history of the crew in a plan', () => {
 describe('a plan that is logged as it was made', () => {
   /** The coats of a plan as they were meant to be: film, litres and area by the plan. */
   const asPlanned = (planned: readonly PlannedCoatOfJob[], job_: string): LogEntry[] =>
-    planned.flatMap(({ row, surface, coating, coat, trueArea, soaks, wet, volume }, index): LogEntry[] => {
-      const head = { at: index * 10, author: '', job: job_, surface: `${job_} ${surface}`, coating, coat };
-      const { element, side, wind } = row;
-      return [
-        {
-          ...{ ...head, id: `${job_} ${index} f`, kind: 'coat finished', element, side, wind, trueArea },
-          ...{ absorbed: quantity(soaks), temperature: of(20, '°C'), humidity: of(50, '%') },
-        },
-        {
-          ...{ ...head, id: `${job_} ${index} c`, kind: 'comb', thinner: of(0, '%') },
-          readings: [{ low: quantity(wet), high: quantity(wet) }],
-        },
-        { ...head, id: `${job_} ${index} s`, kind: 'sprayed', volume: quantity(volume.value) },
-      ];
-    });
+    planned.flatMap(
+      ({ row, surface, coating, coat, trueArea, soaks, over, wet, volume }, index): LogEntry[] => {
+        const head = { at: index * 10, author: '', job: job_, surface: `${job_} ${surface}`, coating, coat };
+        const { element, side, wind } = row;
+        return [
+          {
+            ...{ ...head, id: `${job_} ${index} f`, kind: 'coat finished', element, side, wind, trueArea },
+            over: over === undefined ? undefined : quantity(over),
+            ...{ absorbed: quantity(soaks), temperature: of(20, '°C'), humidity: of(50, '%') },
+          },
+          {
+            ...{ ...head, id: `${job_} ${index} c`, kind: 'comb', thinner: of(0, '%') },
+            readings: [{ low: quantity(wet), high: quantity(wet) }],
+          },
+          { ...head, id: `${job_} ${index} s`, kind: 'sprayed', volume: quantity(volume.value) },
+        ];
+      },
+    );
   const wall = surfaces.find(({ element, side }) => element === 'wall' && side === 'inside');
   const door = surfaces.find(({ element }) => element === 'door');
   const walls: readonly Surface[] = CONDITIONS.flatMap((condition) =>

@@ -57,7 +57,7 @@ export const CAUSES = {
   film: { name: 'Film thicker or thinner', better: 'Read the comb more often and time the gun.' },
   wear: { name: 'Worn tip', better: 'Replace the tip.' },
   loss: {
-    name: 'Loss to overspray and soaking in',
+    name: 'Loss beside the piece, in the air or into the ground',
     better: 'Lower the pressure, mind the distance, shield the wind.',
   },
   untold: { name: 'Film or loss', better: 'No comb was read: read it, and the two can be told apart.' },

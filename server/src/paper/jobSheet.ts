@@ -99,10 +99,10 @@ function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedS
   paper.blanks(['Even at', 'Fan', 'Wet film', 'Initials']);
   paper.table(
     [
-      { title: 'Surface', share: 4 },
-      { title: 'Move the gun', share: 3 },
-      { title: 'Net area', share: 1.5, align: 'right' },
-      { title: 'Paint, all coats', share: 2, align: 'right' },
+      { title: 'Surface', share: 3.6 },
+      { title: 'Move the gun', share: 3.6 },
+      { title: 'Net area', share: 1.3, align: 'right' },
+      { title: 'Paint, all coats', share: 1.7, align: 'right' },
     ],
     layers.map(({ surface, layer, card }) => [
       layer.share === 1

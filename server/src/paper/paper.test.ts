@@ -45,7 +45,7 @@ describe('the job sheet', () => {
     expect(text).toContain('Millrace Decorating Tern Boathouse');
     // The same figures as the screens: 9.6 × 3.2 less two windows of 1.2 × 1.2 is 27.84 m²
     expect(text).toContain('9.60 m × 3.20 m less windows 2 × 1.20 m × 1.20 m 27.8 m²');
-    expect(text).toMatch(/Boat hall · North wall 27\.8 m² [\d.]+ L/);
+    expect(text).toMatch(/Boat hall · North wall [\d.–]+, then [\d.–]+ m\/s 27\.8 m² [\d.]+ L/);
     expect(text).toMatch(
       /Interior wall matt, water-borne Finish, 2 coats: wall, inside standard tip, fan \d+ mm/,
     );
@@ -75,7 +75,7 @@ describe('the job sheet', () => {
     const { size, text } = await sheet(tern, 'job-sheet.pdf', query);
     expect(size).toEqual([612, 792]);
     // 27.84 m² / 0.3048² = 299.7 ft²
-    expect(text).toMatch(/Boat hall · North wall 300 ft² [\d.]+ gal/);
+    expect(text).toMatch(/Boat hall · North wall [\d.–]+, then [\d.–]+ ft\/s 300 ft² [\d.]+ gal/);
     expect((await sheet(tern, 'job-sheet.pdf', query)).text).toBe(text);
   });
 

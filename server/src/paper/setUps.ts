@@ -4,7 +4,7 @@ import { CAUTIONS, wearLine, type Caution } from '@fine-spray/core/safety';
 import { pressuresAre, type SetupCard } from '@fine-spray/core/setup';
 import { ELEMENT_DATA } from '@fine-spray/core/takeoff';
 import { FAMILY_DATA, orificeDiameter } from '@fine-spray/core/tip';
-import { counted, rangeBeside, showRange, showText, type UnitSystem } from '@fine-spray/core/units';
+import { counted, rangeBeside, showRange, showText, unitOf, type UnitSystem } from '@fine-spray/core/units';
 import type { Cell } from './page';
 import type { PlannedLayer } from './planned';
 
@@ -63,7 +63,8 @@ function linesOf({ layer, coating, surface, card }: PlannedLayer, units: UnitSys
 /** How fast the gun moves on one surface: the first coat of bare ground before the others. */
 export function speedText({ gunSpeed, laterSpeed }: SetupCard, units: UnitSystem): string {
   const range = ({ low, high }: Explained) => showRange(low, high, 'speed', units);
-  return laterSpeed ? `${range(gunSpeed)}, then ${range(laterSpeed)}` : range(gunSpeed);
+  const unit = ` ${unitOf('speed', units)}`;
+  return laterSpeed ? `${range(gunSpeed).replace(unit, '')}, then ${range(laterSpeed)}` : range(gunSpeed);
 }
 
 /** Set-ups of a job in the order of its layers; surfaces whose cards print alike share one. */

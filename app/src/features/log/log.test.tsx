@@ -88,6 +88,7 @@ const finished = (coat: number, area = 20) =>
     trueArea: area,
     absorbed: 0,
     whole: 20,
+    over: null,
     weather,
   });
 const sprayed = (coat: number, litres: number) =>

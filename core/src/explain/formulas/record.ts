@@ -35,7 +35,7 @@ export const RECORD_FORMULAS = {
   },
   'paint of a coat': {
     name: 'Paint of one coat, planned',
-    expression: 'V = (A · texture · DFT ÷ VS ÷ TE + A · absorbed) · (1 + r)',
+    expression: 'V = A · (texture · DFT ÷ VS + absorbed) ÷ (TE · over) · (1 + r)',
     source: 'Volume balance, thinner in it; absorbed on the first coat only',
     range: 'Through the gun: without what stays in containers and fills the hose',
   },
