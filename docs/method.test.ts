@@ -41,6 +41,7 @@ import {
   systemFilm,
   systemWaiting,
   strokesFor,
+  temperatureWhenSprayed,
   thinningAdvice,
   variationOf,
   viscosityOf,
@@ -311,6 +312,10 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
           room: of(20, '°C'),
         }),
       ).readsWarmIfThinnedNow.value,
+  ],
+  'temperature when sprayed': [
+    '°C',
+    () => temperatureWhenSprayed(of(10, 'L'), of(8, '°C'), of(23, '°C'), of(4, 'h')).value,
   ],
   'warming time': [
     'h',

@@ -54,12 +54,13 @@ export {
 } from './slopes';
 export {
   thinnerToAdd,
+  THINNING_MOVES,
   thinningAdvice,
   type ThinningAdvice,
   type ThinningMove,
   type ThinningRequest,
 } from './thinning';
-export { WARMING, warmingTime } from './warming';
+export { WARMING, temperatureWhenSprayed, warmingTime } from './warming';
 export { DRYING, dryingHumidityFactor, dryingTemperatureFactor, recoatTime } from './drying';
 export { cupForPaint, viscosityOf, type CupChoice, type PaintState } from './state';
 export { CLOSES_AFTER, WINDOW_SHARES, coatWindows, type CoatWindows } from './windows';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   fitSlopes,
   slopesFrom,
+  temperatureWhenSprayed,
   thinnerToAdd,
   thinningAdvice,
   usualSlopes,
@@ -82,13 +83,61 @@ describe('thinner to add', () => {
     ['warm', { viscosity: eta(1.25), temperature: of(8, '°C') }],
     ['warm, then thin', { viscosity: eta(2), temperature: of(8, '°C') }],
     ['limit', { viscosity: eta(6), temperature: of(8, '°C') }],
-    ['too thin', { viscosity: eta(0.82), temperature: of(8, '°C') }],
+    // Used at once it is sprayed cold; after a night in the room it is warm
+    ['spray', { viscosity: eta(0.82), temperature: of(8, '°C') }],
+    ['too thin', { viscosity: eta(0.82), temperature: of(8, '°C'), wait: of(48, 'h') }],
+    // A can warms while a drum stays cold
+    [
+      'too thin',
+      { viscosity: eta(0.82), temperature: of(8, '°C'), wait: of(16, 'h'), container: of(1, 'L') },
+    ],
+    ['spray', { viscosity: eta(0.82), temperature: of(8, '°C'), wait: of(1, 'h'), container: of(200, 'L') }],
+    // Hot and thinner than wanted: nothing goes in, whatever it would read at 23 °C
+    ['too thin', { viscosity: eta(0.6), temperature: of(35, '°C'), room: of(35, '°C') }],
+    ['spray', { viscosity: eta(0.82), temperature: of(35, '°C'), room: of(35, '°C') }],
+    // Cold and thick in a cold room
+    ['thin for the cold', { viscosity: eta(1.25), temperature: of(8, '°C'), room: of(8, '°C') }],
+    ['warm', { viscosity: eta(1.25), temperature: of(8, '°C'), room: of(8, '°C'), limit: of(0, '%') }],
+    [
+      'thin for the cold',
+      { viscosity: eta(1.9), temperature: of(8, '°C'), room: of(8, '°C'), limit: of(20, '%') },
+    ],
   ] as const)('advises to %s', (move, extra) => {
     const found = advice(extra);
     expect(found.move).toBe(move);
     expect(found.words.length).toBeGreaterThan(20);
-    if (move !== 'thin' && move !== 'warm, then thin' && move !== 'limit') expect(found.amount.value).toBe(0);
-    expect(found.amount.value).toBeLessThanOrEqual(of(1, 'L'));
+    if (!['thin', 'thin for the cold', 'warm, then thin', 'limit'].includes(move))
+      expect(found.amount.value).toBe(0);
+    expect(found.amount.value).toBeLessThanOrEqual(of(2, 'L'));
+  });
+
+  it('meets the target at the temperature at which it is sprayed, and says what it reads once warm', () => {
+    const cold = advice({ viscosity: eta(1.25), temperature: of(8, '°C'), room: of(8, '°C') });
+    // ln(1.25/0.8)/k of the mix, k = ln(1.25/0.00093)
+    const k = usualSlopes(eta(1.25)).thinning.value;
+    expect(share(cold.sprayed.value)).toBeCloseTo(Math.log(1.25 / 0.8) / k, 9);
+    expect(cold.amount.value).toBeCloseTo(of(10, 'L') * cold.sprayed.value, 9);
+    expect(cold.readsWarmThen).toBeCloseTo(0.8 / COLD, 4);
+    expect(cold.words).toMatch(/once warm it reads 0\.48/);
+  });
+
+  it('is colder never thinner: the same reading wants as much or more thinner the warmer it will be sprayed', () => {
+    const number = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(number(5, 30), number(5, 30), number(0.85, 1.8), (one, other, η) => {
+        const [colder, warmer] = [Math.min(one, other), Math.max(one, other)];
+        // The same paint: it reads η at 23 °C
+        const at = (celsius: number) =>
+          advice({
+            viscosity: eta(η * Math.exp(2800 * (1 / (celsius + 273.15) - 1 / 296.15))),
+            temperature: of(celsius, '°C'),
+            room: of(celsius, '°C'),
+            limit: of(50, '%'),
+            slopes: usualSlopes(eta(η)),
+          });
+        expect(at(colder).sprayed.value).toBeGreaterThanOrEqual(at(warmer).sprayed.value - 1e-12);
+      }),
+    );
   });
 
   it('never advises more than the data sheet allows', () => {
@@ -113,6 +162,8 @@ describe('thinner to add', () => {
     ['limit', { limit: of(-1, '%') }],
     ['already', { already: of(80, '%') }],
     ['container', { container: of(0, 'L') }],
+    ['wait', { wait: of(-1, 'h') }],
+    ['wait', { wait: of(NaN, 'h') }],
   ] as const)('refuses a bad %s at its field', (field, extra) => {
     expect(thinningAdvice(request(extra))).toMatchObject({ ok: false, field });
   });
@@ -143,6 +194,28 @@ describe('a cold container', () => {
       field: 'volume',
     });
     expect(warmingTime(of(5, 'L'), of(5, '°C'), of(900, '°C'), of(20, '°C'))).toMatchObject({ field: 'to' });
+  });
+});
+
+describe('the temperature at which paint is sprayed', () => {
+  const sprayed = (litres: number, hours: number) =>
+    temperatureWhenSprayed(of(litres, 'L'), of(8, '°C'), of(23, '°C'), of(hours, 'h'));
+  it('is what it is now where it is used at once, and the room after days', () => {
+    expect(sprayed(1, 0).value - 273.15).toBeCloseTo(8, 0);
+    expect(sprayed(10, 0).value - 273.15).toBeCloseTo(8, 0);
+    expect(sprayed(10, 96).value - 273.15).toBeCloseTo(23, 0);
+    // A drum takes hours to spray out and warms meanwhile
+    expect(sprayed(200, 0).value).toBeGreaterThan(sprayed(10, 0).value);
+  });
+
+  it('follows the warming time: so long after, it is what that was asked for', () => {
+    const time = warmingTime(of(10, 'L'), of(8, '°C'), of(18, '°C'), of(23, '°C'));
+    if (!time.ok) throw new Error(time.message);
+    // 10 L at 0.5 L/min: the middle is 10 min on
+    const found = temperatureWhenSprayed(of(10, 'L'), of(8, '°C'), of(23, '°C'), time.value.value - 600);
+    expect(found.value - 273.15).toBeCloseTo(18, 6);
+    expect(found.low).toBeLessThan(found.value);
+    expect(found.high).toBeGreaterThan(found.value);
   });
 });
 

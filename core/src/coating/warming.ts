@@ -1,6 +1,7 @@
 import { explain, chosen, given, workingDefault, type Explained, type Input } from '../explain';
 import {
   accept,
+  of,
   refuse,
   within,
   type Length,
@@ -45,6 +46,9 @@ function seconds(volume: number, share: number, surface: number, lag: number): n
 
 const TEMPERATURES = { min: 258.15, max: 328.15 } as const;
 
+const lagInput = (): Input =>
+  workingDefault('Share of heat that must creep in', 'percent', 0.5, 0, 1, 'Stirred to never stirred');
+
 /**
  * Time a container takes to warm (or cool) in a room, from stirred throughout to never stirred: a range, its middle
  * only the middle of that range.
@@ -75,14 +79,6 @@ export function warmingTime(
       'The room cannot bring the paint to that temperature: the wanted one must lie between paint and room.',
     );
   }
-  const lag: Input = workingDefault(
-    'Share of heat that must creep in',
-    'percent',
-    0.5,
-    0,
-    1,
-    'Stirred to never stirred',
-  );
   return accept(
     explain(
       'warming time',
@@ -92,9 +88,37 @@ export function warmingTime(
         from: given('Paint now', 'temperature', from, 'Measured'),
         to: chosen('Paint wanted', 'temperature', to, 'Target'),
         room: given('Room', 'temperature', room, 'Measured'),
-        lag,
+        lag: lagInput(),
       },
       (v) => seconds(v.volume, (v.room - v.to) / (v.room - v.from), WARMING.surface, v.lag),
     ),
   );
+}
+
+/** A container is sprayed out at about this rate, trigger time and breaks together. Judgement. */
+const SPRAYED_OUT = of(0.5, 'L/min');
+
+/**
+ * Temperature of the paint of a container as it is sprayed: after a wait, in the middle of spraying it out. What is used at once is
+ * what it is now; a large container, or one that waits, is what the room makes of it until then.
+ * @param wait until it is begun, s
+ */
+export function temperatureWhenSprayed(
+  volume: Volume,
+  from: Temperature,
+  room: Temperature,
+  wait: number,
+): Explained {
+  const inputs = {
+    volume: chosen('Container', 'volume', volume, 'Chosen here'),
+    from: given('Paint now', 'temperature', from, 'Measured'),
+    room: given('Room', 'temperature', room, 'Measured'),
+    wait: chosen('Until it is sprayed', 'duration', wait, 'Chosen here'),
+    lag: lagInput(),
+  };
+  return explain('temperature when sprayed', 'temperature', inputs, (v) => {
+    const time = v.wait + v.volume / SPRAYED_OUT / 2;
+    const constant = seconds(v.volume, 1 / Math.E, WARMING.surface, v.lag);
+    return v.room + (v.from - v.room) * Math.exp(-time / constant);
+  });
 }

@@ -37,16 +37,22 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Stopwatch, TypedTime } from './Stopwatch';
 import { ViscosityChart } from './ViscosityChart';
-import { usePaintCheck, type Check, type CupChoiceId, type PaintAnswer } from './usePaintCheck';
+import {
+  advisedOf,
+  toTheMark,
+  usePaintCheck,
+  usesThinner,
+  type Check,
+  type CupChoiceId,
+  type PaintAnswer,
+} from './usePaintCheck';
 
 const TEMPERATURES = { min: 273.15, max: 323.15 } as const;
 const cupName = (cup: CupChoiceId) => (cup === OWN_CUP ? 'Own cup, seconds only' : CUPS[cup].name);
 
 /** The thinner of a check: what is added now, what the data sheet allows, and what may still go in. */
 function thinnerOf(check: Check, answer: PaintAnswer, site: Site) {
-  const advised =
-    answer.advice?.ok && usesThinner(answer.advice.value) ? toTheMark(answer.advice.value.amount.value) : 0;
-  const added = check.added ?? advised;
+  const added = check.added ?? advisedOf(answer.advice);
   const limit = coatingValues(site.coating).thinningLimit;
   return {
     added,
@@ -194,8 +200,8 @@ function Wanted({ site, check, answer, change, setContainer, onInvalid }: StepPr
         onInvalid={onInvalid('target')}
       />
       <Words size={14} colour="ink2">
-        From the last check with this cup, or what this coating should read at 23 °C. The data sheet comes
-        first.
+        As it is sprayed: from the last check with this cup, or what this coating reads at 23 °C. The data
+        sheet comes first.
       </Words>
       <Segmented
         label="Container"
@@ -229,6 +235,12 @@ function Wanted({ site, check, answer, change, setContainer, onInvalid }: StepPr
         bounds={TEMPERATURES}
         onChange={(room) => change({ room })}
         onInvalid={onInvalid('room')}
+      />
+      <Segmented
+        label="When it is sprayed"
+        value={String(check.wait)}
+        options={WAITS.map(([hours, label]) => ({ value: String(hours * HOUR), label }))}
+        onChange={(wait) => change({ wait: Number(wait) })}
       />
     </Panel>
   );
@@ -273,6 +285,13 @@ function Afterwards({
         onChange={(after) => change({ after })}
       />
       {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}
+      {answer.next?.ok ? (
+        <Next
+          advice={answer.next.value}
+          added={added}
+          onAdded={(next) => change({ added: next, after: [] })}
+        />
+      ) : null}
       <TextField label="Batch" value={check.batch} onChange={(batch) => change({ batch })} />
       <Segmented
         label="Shift"
@@ -286,21 +305,52 @@ function Afterwards({
   );
 }
 
-/** To the 10 mL a jug is marked in. */
-const toTheMark = (volume: number) => Math.round(volume / 1e-5) * 1e-5;
-
-/** Moves at which thinner goes in now. */
-const usesThinner = ({ move }: ThinningAdvice) =>
-  move === 'thin' || move === 'limit' || move === 'warm, then thin';
-
 const HEADS: Readonly<Record<ThinningAdvice['move'], string>> = {
   spray: 'Spray it as it is',
   thin: 'Thin it',
+  'thin for the cold': 'Warm it, or thin it for the cold',
   warm: 'Warm it, do not thin it',
   'warm, then thin': 'Warm it first, then thin',
   limit: 'Thin to the limit, no further',
   'too thin': 'Thinner than wanted',
 };
+
+/** What is still to be done by the reading after: until it is as wanted, or at the limit of the sheet. */
+function Next({
+  advice,
+  added,
+  onAdded,
+}: {
+  advice: ThinningAdvice;
+  added: number;
+  onAdded: (added: number) => void;
+}) {
+  const { system } = useUnits();
+  const more = advisedOf({ ok: true, value: advice });
+  return (
+    <View className="gap-2 rounded-xl border border-rule p-3" testID="paint-next">
+      <Words size={22} weight="bold">
+        {more > 0 ? `Still ${showText(more, 'millilitres', system)}` : HEADS[advice.move]}
+      </Words>
+      <Words>{advice.words}</Words>
+      {more > 0 ? (
+        <Button
+          label="Added: measure again"
+          onPress={() => onAdded(toTheMark(added + more))}
+          className="self-start"
+        />
+      ) : null}
+    </View>
+  );
+}
+
+const HOUR = 3600;
+/** Hours until it is sprayed that are asked for. */
+const WAITS = [
+  [0, 'At once'],
+  [4, 'In 4 hours'],
+  [16, 'Tomorrow'],
+] as const;
 
 /** The answer first: what to do with this container. */
 function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; check: Check }) {
@@ -351,7 +401,7 @@ function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; chec
       </Panel>
     );
   }
-  const { move, words, amount, warmingTime, readsWarm } = answer.advice.value;
+  const { move, words, amount, warmingTime, readsWarm, sprayedAt, readsSprayed } = answer.advice.value;
   const share = amount.value / (check.container / (1 + check.thinnerBefore));
   return (
     <Panel testID="paint-answer">
@@ -379,7 +429,7 @@ function Answer({ site, answer, check }: { site: Site; answer: PaintAnswer; chec
       ) : null}
       <Words>{words}</Words>
       <Words size={14} colour="ink2">
-        {`Reads ${showText(answer.viscosity?.ok ? answer.viscosity.value.value : NaN, 'viscosity', system)} now, ${showRange(readsWarm.low, readsWarm.high, 'viscosity', system)} once at 23 °C.${warmingTime ? ` In this room it takes ${showRange(warmingTime.low, warmingTime.high, 'duration', system)} to warm; stirring is quicker.` : ''}${answer.viscosity?.ok ? ` ${answer.viscosity.value.words}` : ''}`}
+        {`Reads ${showText(answer.viscosity?.ok ? answer.viscosity.value.value : NaN, 'viscosity', system)} now, ${showText(readsSprayed.value, 'viscosity', system)} at the ${showText(sprayedAt.value, 'temperature', system)} at which it is sprayed, ${showRange(readsWarm.low, readsWarm.high, 'viscosity', system)} once at 23 °C.${warmingTime ? ` In this room it takes ${showRange(warmingTime.low, warmingTime.high, 'duration', system)} to warm; stirring is quicker.` : ''}${answer.viscosity?.ok ? ` ${answer.viscosity.value.words}` : ''}`}
       </Words>
     </Panel>
   );

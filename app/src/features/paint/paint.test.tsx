@@ -16,6 +16,7 @@ const check = (extra: Partial<Check> = {}): Check => ({
   temperature: 296.15,
   room: 296.15,
   container: 0.01,
+  wait: 0,
   thinnerBefore: 0,
   target: 50,
   before: [],
@@ -108,6 +109,30 @@ describe('a check of the paint', () => {
     const thinners = readingsOf(entries, coating.id).map(({ thinner }) => Number(thinner.toFixed(9)));
     expect(thinners).toEqual([0, 0.03, 0, 0.03, 0, 0.03]);
     expect(readingsOf(entries, 'another')).toEqual([]);
+  });
+
+  it('goes on with the reading after: what remains to be added, until it is as wanted', () => {
+    const next = (after: readonly number[], added: number | null = null) => {
+      const found = answerOf(
+        check({ before: [60], after, added }),
+        { coating },
+        [gear('dip-5')],
+        [],
+        'metric',
+      ).next;
+      if (!found?.ok) throw new Error('no advice');
+      return found.value;
+    };
+    expect(next([56]).move).toBe('thin');
+    expect(next([56]).amount.value).toBeGreaterThan(0);
+    expect(next([56]).amount.value).toBeLessThan(next([58]).amount.value);
+    expect(next([50])).toMatchObject({ move: 'spray', amount: { value: 0 } });
+    // 10 L take half a litre by the sheet: with 450 mL in it 50 are left
+    expect(next([58], 0.00045).move).toBe('limit');
+    expect(next([58], 0.00045).amount.value).toBeCloseTo(0.00005, 9);
+    expect(
+      answerOf(check({ before: [60] }), { coating }, [gear('dip-5')], [], 'metric').next,
+    ).toBeUndefined();
   });
 
   it('is taken up again as it was kept, and not when it is something else', () => {

@@ -46,6 +46,8 @@ export interface Check {
   readonly temperature: number;
   readonly room: number;
   readonly container: number;
+  /** Until it is sprayed, s. */
+  readonly wait: number;
   readonly thinnerBefore: number;
   /** Seconds wanted; null as long as the coating's own stand. */
   readonly target: number | null;
@@ -71,7 +73,8 @@ export function readCheck(stored: unknown): Check | undefined {
     typeof check.newContainer === 'boolean' &&
     SHIFTS.some((one) => one === check.shift) &&
     (check.cup === null || CUP_CHOICES.some((one) => one === check.cup));
-  return whole ? (check as Check) : undefined;
+  // One that was begun before this was asked is sprayed at once.
+  return whole ? ({ ...check, wait: check.wait ?? 0 } as Check) : undefined;
 }
 
 export function shiftAt(hour: number): Check['shift'] {
@@ -92,6 +95,17 @@ export function readingsOf(entries: readonly Entry[], coatingId: string) {
     });
 }
 
+/** Moves at which thinner goes in now. */
+export const usesThinner = ({ move }: ThinningAdvice): boolean =>
+  move === 'thin' || move === 'thin for the cold' || move === 'limit' || move === 'warm, then thin';
+
+/** To the 10 mL a jug is marked in. */
+export const toTheMark = (volume: number): number => Math.round(volume / 1e-5) * 1e-5;
+
+/** Thinner to add by an advice, m³. */
+export const advisedOf = (advice: Result<ThinningAdvice> | undefined): number =>
+  advice?.ok && usesThinner(advice.value) ? toTheMark(advice.value.amount.value) : 0;
+
 export interface PaintAnswer {
   readonly cup: CupChoiceId;
   /** Cup to be told of, where none is chosen or another would read better. */
@@ -101,6 +115,8 @@ export interface PaintAnswer {
   readonly advice: Result<ThinningAdvice> | undefined;
   readonly own: Result<OwnCupVerdict> | undefined;
   readonly after: Result<{ readonly value: number; readonly words: string }> | undefined;
+  /** What is still to be done by the reading after. */
+  readonly next: Result<ThinningAdvice> | undefined;
   readonly slopes: FittedSlopes | undefined;
 }
 
@@ -158,24 +174,31 @@ export function answerOf(
     (asSold?.ok ? Math.round(asSold.value.value.value * 2) / 2 : OWN_TARGET);
   const viscosity = viscosityBy(check.before);
   const wanted = viscosityBy([target]);
-  const advice =
-    viscosity?.ok && wanted?.ok
-      ? thinningAdvice(
-          {
-            viscosity: quantity(viscosity.value.value),
-            temperature: quantity(check.temperature),
-            target: quantity(wanted.value.value),
-            limit: quantity(values.thinningLimit),
-            already: quantity(check.thinnerBefore),
-            container: quantity(check.container),
-            room: quantity(check.room),
-            ...(slopes ? { slopes } : {}),
-          },
-          system,
-        )
-      : viscosity?.ok && wanted && !wanted.ok
-        ? { ...wanted, field: 'target' }
-        : undefined;
+  /** What to do with the container by a reading of it, with so much thinner in it. */
+  const adviceFor = (
+    read: PaintAnswer['viscosity'],
+    { container, already }: { readonly container: number; readonly already: number },
+  ): Result<ThinningAdvice> | undefined => {
+    if (!read?.ok || !wanted) return undefined;
+    if (!wanted.ok) return { ...wanted, field: 'target' };
+    return thinningAdvice(
+      {
+        viscosity: quantity(read.value.value),
+        temperature: quantity(check.temperature),
+        target: quantity(wanted.value.value),
+        limit: quantity(values.thinningLimit),
+        already: quantity(already),
+        container: quantity(container),
+        room: quantity(check.room),
+        wait: quantity(check.wait),
+        ...(slopes ? { slopes } : {}),
+      },
+      system,
+    );
+  };
+  const advice = adviceFor(viscosity, { container: check.container, already: check.thinnerBefore });
+  const after = viscosityBy(check.after);
+  const added = check.added ?? advisedOf(advice);
   const own =
     cup === OWN_CUP && check.before.length > 0
       ? compareOwnCup(quantity(meanOf(check.before)), quantity(target), system)
@@ -187,7 +210,8 @@ export function answerOf(
     viscosity,
     advice,
     own,
-    after: viscosityBy(check.after),
+    after,
+    next: adviceFor(after, { container: check.container + added, already: thinnerAfter(check, added) }),
     slopes: fitted.ok ? fitted.value : undefined,
   };
 }
@@ -210,6 +234,7 @@ export function usePaintCheck(
     temperature: 293.15,
     room: 294.15,
     container: Math.max(...site.coating.containers.map(({ size }) => size)),
+    wait: 0,
     thinnerBefore: inIt ?? 0,
     target: null,
     before: [],

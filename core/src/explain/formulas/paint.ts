@@ -45,6 +45,12 @@ export const PAINT_FORMULAS = {
     source: 'Lumped cooling law with the resistance of air and paint in series; constants in docs/method.md',
     range: 'Low: stirred all the time. High: never stirred, heat creeps in by conduction',
   },
+  'temperature when sprayed': {
+    name: 'Paint temperature as it is sprayed',
+    expression: 'T = T room + (T now − T room) · exp(−(wait + V ÷ 2 Q) ÷ τ)',
+    source: 'Lumped cooling law of the warming time; sprayed out at about 0.5 L/min',
+    range: 'From stirred to never stirred; sun on a container is not in it',
+  },
   'thinning slope learned': {
     name: 'How fast thinner thins this paint',
     expression: 'least squares of ln η = a − k · x + B · (1 ÷ T − 1 ÷ T₀), held by the defaults',
