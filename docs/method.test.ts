@@ -235,6 +235,12 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'set-up search': ['%', () => card().tip.score],
   'fan width': ['mm', () => right(fanReadings(5, of(12, 'in')))[0]?.width?.value ?? NaN],
   'even-fan pressure': ['bar', () => card().gunPressure.value],
+  'gun pressure at the limit': [
+    'bar',
+    () =>
+      right(setupCard({ ...wall, sprayer: { ...wall.sprayer, maxPressure: of(150, 'bar') } })).gunPressure
+        .value,
+  ],
   'measured setting': [
     'bar',
     () => {

@@ -1,6 +1,6 @@
 import { archetypeOf } from '../coating';
 import { betterOverlap, evenFanProfile, gunSpeedForFilm, laidPerArea, type OverlapVerdict } from '../film';
-import { GUN_PASSAGE, pumpForGun, steadyState, type Line, type Sprayer } from '../line';
+import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
 import { coverOf } from '../passes';
 import { TRIGGER_SHARE } from '../quantities';
 import { mainPiece } from '../takeoff';
@@ -21,9 +21,11 @@ import {
   type UnitSystem,
   type Volume,
 } from '../units';
-import { EVEN_FAN_RANGE, evenFanPressure as usualEvenFan } from './evenFan';
-import { learnedEvenFan, type SearchContext } from './request';
+import { FLOW_TAKEN, demandOf } from './carries';
+import { EVEN_FAN_RANGE } from './evenFan';
+import type { SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';
+import { lineThrough } from './theLine';
 
 /** Gun pressures between which the first test card starts and the last one stops. */
 export interface PressureBand {
@@ -94,13 +96,6 @@ const HEAVY_FAMILIES: readonly TipFamily[] = ['standard', 'heavy-texture'];
 /** Share of the finest usual orifice below which a coating clogs; working judgement. */
 const CLOGGING_SHARE = 0.7;
 
-/** The line of a job from pump to tip: its hoses, the passage of the gun, and an orifice. */
-export const lineThrough = (
-  { hoses, lift, sprayer }: SearchContext['request'],
-  fluid: Line['fluid'],
-  orifice: Length,
-): Line => ({ hoses, gun: GUN_PASSAGE, height: lift, orifice, fluid, maxFlow: sprayer.maxFlow });
-
 export const lineOf = ({ request, fluid }: SearchContext, tip: Tip): Line =>
   lineThrough(request, fluid, orificeDiameter(tip));
 
@@ -133,8 +128,8 @@ function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: T
 }
 
 /**
- * Where to look for an even fan: the range of the heuristic within the family's band, from no higher than the pressure
- * aimed at; up to it alone where the pump gives no more.
+ * Where to look for an even fan: the range of the heuristic within the family's band, as far as the pump reaches; up to what
+ * is aimed at alone where the pump gives no more.
  */
 function bandAround(
   line: Line,
@@ -145,12 +140,17 @@ function bandAround(
 ): PressureBand {
   const { low, high } = FAMILY_DATA[family].band;
   const start = Math.min(gun, Math.max(low, EVEN_FAN_RANGE.low * evenFan));
-  const highest = quantity<Pressure>(
-    gun < evenFan ? gun : Math.max(gun, Math.min(high, EVEN_FAN_RANGE.high * evenFan)),
-  );
-  const stop = pumpForGun(line, highest).pump <= sprayer.maxPressure ? highest : gun;
-  return { start: quantity(start), stop };
+  const highest = quantity<Pressure>(Math.max(gun, Math.min(high, EVEN_FAN_RANGE.high * evenFan)));
+  const reaches = pumpForGun(line, highest).pump <= sprayer.maxPressure;
+  return {
+    start: quantity(start),
+    stop: reaches ? highest : (Math.max(gun, atFullPump(line, sprayer)) as Pressure),
+  };
 }
+
+/** What is left at the gun with the pump wide open, whatever flows. */
+const atFullPump = (line: Line, { maxPressure }: Sprayer): Pressure =>
+  steadyState({ ...line, maxFlow: quantity(Infinity) }, maxPressure).gun;
 
 /**
  * Works out what reaches the gun with a tip, the same for every fan of its family and orifice; or refuses it with the
@@ -163,34 +163,40 @@ export function lineForTip(context: SearchContext, tip: Tip, system: UnitSystem)
   const { request, fluid } = context;
   const { sprayer } = request;
   const line = lineOf(context, tip);
-  const usualPressure = usualEvenFan(tip.family, line.orifice, fluid.rheology.highShearViscosity);
-  const wanted = quantity<Pressure>(usualPressure * (learnedEvenFan(request, tip.family)?.value ?? 1));
-  let gunPressure = wanted;
-  let { pump, flow } = pumpForGun(line, wanted);
-  if (pump > sprayer.maxPressure) {
-    const least = quantity<Pressure>(EVEN_FAN_RANGE.low * wanted);
-    if (pumpForGun(line, least).pump > sprayer.maxPressure) {
-      return refuse(
-        'tip.pressure',
-        'tip',
-        `With the pump wide open this hose leaves less than ${showText(least, 'pressure', system)} at the gun; this tip wants about ${showText(wanted, 'pressure', system)}. Use a wider or shorter hose, or a smaller tip.`,
-      );
-    }
-    ({
-      pump,
-      gun: gunPressure,
-      flow,
-    } = steadyState({ ...line, maxFlow: quantity(Infinity) }, sprayer.maxPressure));
+  const {
+    usual,
+    wanted,
+    least,
+    flow: taken,
+    ofFlow,
+    ofPressure,
+  } = demandOf(request, fluid, tip.family, line.orifice);
+  if (ofPressure > 1) {
+    return refuse(
+      'tip.pressure',
+      'tip',
+      `With the pump wide open this hose leaves less than ${showText(least, 'pressure', system)} at the gun; this tip wants about ${showText(wanted, 'pressure', system)}. Use a wider or shorter hose, or a smaller tip.`,
+    );
   }
-  if (flow > sprayer.maxFlow) {
+  if (ofFlow > 1) {
     return refuse(
       'tip.flow',
       'tip',
-      `This tip takes ${showText(flow, 'flow', system)}, more than the pump's ${showText(sprayer.maxFlow, 'flow', system)}: pressure would sag under the trigger.`,
+      `This tip takes ${showText(taken, 'flow', system)}, more than the pump's ${showText(sprayer.maxFlow, 'flow', system)} with a tenth kept in hand: pressure would sag under the trigger, at the latest as the tip wears.`,
     );
   }
+  const full = pumpForGun(line, wanted).pump <= sprayer.maxPressure;
+  const gunPressure = full ? wanted : atFullPump(line, sprayer);
+  const { pump, flow } = pumpForGun(line, gunPressure);
   const band = bandAround(line, tip, gunPressure, wanted, sprayer);
-  return accept({ gunPressure, evenFanPressure: wanted, usualPressure, band, pumpPressure: pump, flow });
+  return accept({
+    gunPressure,
+    evenFanPressure: wanted,
+    usualPressure: usual,
+    band,
+    pumpPressure: quantity(Math.min(pump, sprayer.maxPressure)),
+    flow,
+  });
 }
 
 /** A pass as wide as what it covers laps nothing. */

@@ -1,12 +1,11 @@
 import { coatingInput } from '../coating';
 import { explain, given, type Explained } from '../explain';
-import { bracketedRoot, pumpForGun } from '../line';
+import { bracketedRoot } from '../line';
 import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
-import { lineThrough } from './candidate';
+import { demandOf } from './carries';
 import { checkRequest } from './check';
-import { evenFanPressure } from './evenFan';
-import { fluidFrom, learnedEvenFan, type SetupRequest } from './request';
+import { fluidFrom, type SetupRequest } from './request';
 
 export interface LargestTip {
   /** Largest orifice the family is made in that this line carries, thou. */
@@ -18,7 +17,7 @@ export interface LargestTip {
 
 const WORDS = {
   sprayer: 'The sprayer is not rated for a larger orifice.',
-  flow: 'A larger one would take more paint than the pump gives: pressure would sag under the trigger.',
+  flow: 'A larger one would take nearly all the pump gives, or more: pressure would sag under the trigger.',
   pressure:
     'With a larger one the pump could not hold the pressure through this hose. A wider or shorter hose helps.',
   family: 'The family is not made larger.',
@@ -34,13 +33,9 @@ function limitOf(
   paint: Record<'low' | 'high' | 'density', number>,
 ) {
   const fluid = fluidFrom(paint.low, Math.min(paint.high, paint.low), paint.density, request);
-  const { sprayer } = request;
   const over = (orifice: number) => {
-    const diameter = quantity<Length>(orifice);
-    const gun = evenFanPressure(family, diameter, fluid.rheology.highShearViscosity);
-    const wanted = quantity<typeof gun>(gun * (learnedEvenFan(request, family)?.value ?? 1));
-    const { pump, flow } = pumpForGun(lineThrough(request, fluid, diameter), wanted);
-    return { flow: flow / sprayer.maxFlow - 1, pressure: pump / sprayer.maxPressure - 1 };
+    const { ofFlow, ofPressure } = demandOf(request, fluid, family, quantity<Length>(orifice));
+    return { flow: ofFlow - 1, pressure: ofPressure - 1 };
   };
   const worst = (orifice: number) => Math.max(...Object.values(over(orifice)));
   if (worst(RANGE.low) > 0) return { orifice: 0, by: 'pressure' as const };
@@ -58,7 +53,7 @@ function madeUpTo(family: TipFamily, thou: number): number | undefined {
 }
 
 /**
- * The largest tip of a family that this machine carries with this hose and paint at an even fan.
+ * The largest tip of a family that this machine carries with this hose and paint, as the search takes it.
  * @returns a refusal when it carries none
  */
 export function largestTip(

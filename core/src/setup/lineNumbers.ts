@@ -5,8 +5,9 @@ import { DISCHARGE, FAMILY_DATA, orificeDiameter, orificeFlow, writeTipCode, typ
 import { quantity, type Pressure } from '../units';
 import { dialledInWith, type DialledInNow } from './dialledIn';
 import { EVEN_FAN_RANGE } from './evenFan';
-import { lineThrough, type Candidate, type PressureBand } from './candidate';
+import type { Candidate, PressureBand } from './candidate';
 import { fluidFrom, learnedEvenFan, type SearchContext, type SetupRequest } from './request';
+import { lineThrough } from './theLine';
 
 export interface LineNumbers {
   readonly gunPressure: Explained & PressureBand;
@@ -65,10 +66,25 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
   };
   const thinnedBy = fluid.rheology.highShearViscosity / highShear.value;
   const { start, stop } = main.band;
-  const inputs = [familyInput(request, main.tip.family), highShear, orifice];
+  // Where the pump gives no more, the gun has what it leaves, not what the fan wants.
+  const limited = main.gunPressure < main.evenFanPressure;
+  const limit = given('Highest pressure of the sprayer', 'pressure', request.sprayer.maxPressure, 'Sprayer');
+  const line = [
+    given(
+      'Hose length in all',
+      'hoseLength',
+      request.hoses.reduce((sum, { length }) => sum + length, 0),
+      'Hoses of this job, each with its own bore',
+    ),
+    given('Gun above pump', 'size', request.lift, 'This job'),
+    lowShear,
+  ];
+  const inputs = limited
+    ? [limit, ...line, highShear, density, orifice]
+    : [familyInput(request, main.tip.family), highShear, orifice];
   const gunPressure = {
     kind: 'pressure' as const,
-    formula: 'even-fan pressure' as const,
+    formula: limited ? ('gun pressure at the limit' as const) : ('even-fan pressure' as const),
     inputs,
     basis: weakestBasis(inputs),
     value: main.gunPressure,
@@ -134,7 +150,8 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
     (v) => pumpAt(v.gun, v.lowShear, v.highShear, v.density),
   );
   // The range to look in is that of the gun, as its own is: what the paint is thicker or thinner than its sheet moves both.
-  const [first, last] = [quantity<Pressure>(pumpAt(start)), quantity<Pressure>(pumpAt(stop))];
+  const most = (pump: number) => quantity<Pressure>(Math.min(pump, request.sprayer.maxPressure));
+  const [first, last] = [most(pumpAt(start)), most(pumpAt(stop))];
   const pumpBand = { start: first, low: first, stop: last, high: last };
   if (measured) {
     return {

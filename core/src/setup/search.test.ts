@@ -154,7 +154,7 @@ describe('the band of gun pressures', () => {
     expect((free?.band.stop ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(1.2, 9);
   });
 
-  it('stops at the pressure aimed at where the hose leaves no more, and never starts above it', () => {
+  it('stops at what the pump still gives, and never starts above what is aimed at', () => {
     const mid = SPRAYER_CLASS_DATA['mid electric'];
     const free = bandOf({ hoses: [] });
     // The pump gives the even-fan pressure through no hose at all, with 1 % to spare: not 1.2 of it
@@ -163,14 +163,16 @@ describe('the band of gun pressures', () => {
       sprayer: { ...mid, maxPressure: quantity(1.01 * (free?.pumpPressure ?? 0)) },
     });
     expect(short?.gunPressure).toBe(free?.evenFanPressure);
-    expect(short?.band).toEqual({ start: free?.band.start, stop: free?.evenFanPressure });
+    // Without a hose but the gun a hundredth more at the pump is a hundredth more at the gun
+    expect(short?.band.start).toBe(free?.band.start);
+    expect((short?.band.stop ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(1.01, 3);
     // 0.9 of it: what is left is aimed at, above the evenest of the range
     const weak = bandOf({
       hoses: [],
       sprayer: { ...mid, maxPressure: quantity(0.9 * (free?.pumpPressure ?? 0)) },
     });
     expect((weak?.gunPressure ?? 0) / (free?.evenFanPressure ?? 1)).toBeCloseTo(0.9, 2);
-    expect(weak?.band.stop).toBe(weak?.gunPressure);
+    expect((weak?.band.stop ?? 0) / (weak?.gunPressure ?? 1)).toBeCloseTo(1, 6);
     // A crew whose fans are even far below the family's band starts where they are even
     const evenFan = {
       ...given('Even fan', 'factor', 0.4, '4 cards of this crew'),
@@ -245,6 +247,7 @@ describe('the largest tip', () => {
         const fits = (thou: number) => {
           const orifice = of(thou / 1000, 'in');
           const gun = evenFanPressure(family, orifice, fluid.rheology.highShearViscosity);
+          const least = quantity<typeof gun>(0.8 * gun);
           const line = {
             hoses: whole.hoses,
             gun: GUN_PASSAGE,
@@ -253,8 +256,10 @@ describe('the largest tip', () => {
             fluid,
             maxFlow: whole.sprayer.maxFlow,
           };
-          const { pump, flow } = pumpForGun(line, gun);
-          return flow <= whole.sprayer.maxFlow && pump <= whole.sprayer.maxPressure && thou <= 35;
+          // At the even-fan pressure it takes nine tenths of the pump at most; four fifths of that pressure reach the gun
+          const { flow } = pumpForGun(line, gun);
+          const { pump } = pumpForGun(line, least);
+          return flow <= 0.9 * whole.sprayer.maxFlow && pump <= whole.sprayer.maxPressure && thou <= 35;
         };
         const { orificeThou } = result.value;
         expect(fits(orificeThou)).toBe(true);
@@ -265,6 +270,92 @@ describe('the largest tip', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('is the largest that the search offers, and no option of the search is larger', () => {
+    for (const archetype of ARCHETYPE_IDS)
+      for (const sprayer of ['small electric', 'mid electric', 'large'] as const)
+        for (const hose of [7.5, 15, 30, 45]) {
+          const extra = {
+            coating: { name: 'x', archetype, overrides: {} },
+            sprayer: { ...SPRAYER_CLASS_DATA[sprayer], waterOnly: false },
+            hoses: [{ length: of(hose, 'm'), bore: of(1 / 4, 'in') }],
+          };
+          const found = searchSetups(wallRequest(extra));
+          if (!found.ok) throw new Error(found.message);
+          for (const family of TIP_FAMILIES) {
+            const offered = found.value.options
+              .filter(({ candidate }) => candidate.tip.family === family)
+              .map(({ candidate }) => candidate.tip.orificeThou);
+            if (offered.length === 0) continue;
+            const most = largestTip(wallRequest(extra), family);
+            expect([archetype, sprayer, hose, family, most.ok && most.value.orificeThou]).toEqual([
+              archetype,
+              sprayer,
+              hose,
+              family,
+              Math.max(...offered),
+            ]);
+          }
+        }
+  });
+
+  it('never grows with the hose: what a longer one carries a shorter one does', () => {
+    for (const archetype of ARCHETYPE_IDS)
+      for (const sprayer of ['small electric', 'mid electric', 'large'] as const) {
+        const offered = (hose: number): ReadonlySet<string> => {
+          const found = searchSetups(
+            wallRequest({
+              coating: { name: 'x', archetype, overrides: {} },
+              sprayer: { ...SPRAYER_CLASS_DATA[sprayer], waterOnly: false },
+              hoses: [{ length: of(hose, 'm'), bore: of(1 / 4, 'in') }],
+            }),
+          );
+          return new Set(
+            found.ok
+              ? found.value.options.map(({ candidate, code }) => `${candidate.tip.family} ${code}`)
+              : [],
+          );
+        };
+        let shorter = offered(1);
+        for (const hose of [5, 10, 15, 30, 60, 90]) {
+          const longer = offered(hose);
+          expect([archetype, sprayer, hose, [...longer].filter((one) => !shorter.has(one))]).toEqual([
+            archetype,
+            sprayer,
+            hose,
+            [],
+          ]);
+          shorter = longer;
+        }
+      }
+  });
+
+  it('leaves no card a range beyond the machine, and one that the pump limits says so', () => {
+    let limited = 0;
+    for (const archetype of ARCHETYPE_IDS)
+      for (const sprayer of ['small electric', 'mid electric', 'large'] as const)
+        for (const hose of [15, 30, 60]) {
+          const machine = { ...SPRAYER_CLASS_DATA[sprayer], waterOnly: false };
+          const found = setupCard(
+            wallRequest({
+              coating: { name: 'x', archetype, overrides: {} },
+              sprayer: machine,
+              hoses: [{ length: of(hose, 'm'), bore: of(1 / 4, 'in') }],
+            }),
+          );
+          if (!found.ok) continue;
+          const { pumpPressure, gunPressure, tip } = found.value;
+          expect(pumpPressure.stop).toBeLessThanOrEqual(machine.maxPressure);
+          expect(pumpPressure.start).toBeLessThanOrEqual(pumpPressure.stop);
+          expect(gunPressure.value).toBeLessThanOrEqual(gunPressure.stop + 1);
+          const short = tip.candidate.gunPressure < tip.candidate.evenFanPressure;
+          if (short) limited += 1;
+          expect(gunPressure.formula).toBe(short ? 'gun pressure at the limit' : 'even-fan pressure');
+          // What it explains is what it says
+          if (short) expect(pumpPressure.value / machine.maxPressure).toBeCloseTo(1, 4);
+        }
+    expect(limited).toBeGreaterThan(3);
   });
 
   it('names what it meets first', () => {
@@ -278,7 +369,7 @@ describe('the largest tip', () => {
     expect(
       largest({ hoses, sprayer: { ...SPRAYER_CLASS_DATA.large, maxFlow: of(1.2, 'L/min') } }).limitedBy,
     ).toBe('flow');
-    expect(largest({ hoses: [{ length: of(30, 'm'), bore: of(1 / 4, 'in') }] }).limitedBy).toBe('pressure');
+    expect(largest({ hoses: [{ length: of(60, 'm'), bore: of(1 / 4, 'in') }] }).limitedBy).toBe('pressure');
     expect(largest({ hoses, sprayer: SPRAYER_CLASS_DATA.large }, 'fine-finish').limitedBy).toBe('family');
   });
 

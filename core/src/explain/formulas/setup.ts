@@ -20,6 +20,12 @@ export const SETUP_FORMULAS = {
     source: 'Heuristic of this program',
     range: 'About ±20 %; start low and raise until the fan is even',
   },
+  'gun pressure at the limit': {
+    name: 'Gun pressure with the pump wide open',
+    expression: 'P gun = P pump limit − Σ 4 L τw ÷ D − ρ g z, at the flow that P gun gives',
+    source: 'Steady state of the line; less than the fan wants, within the range of the even-fan pressure',
+    range: 'A wider or shorter hose, warmer paint or a smaller tip gives more',
+  },
   'measured setting': {
     name: 'Dialled in on this surface',
     expression: 'P = what the test cards showed on this surface with this coating and tip',
