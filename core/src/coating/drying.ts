@@ -24,6 +24,8 @@ export const DRYING = {
   /** Largest humidity factor; the rule runs away towards saturated air. */
   humidityCap: 3,
   band: 0.3,
+  /** Above it water hardly leaves a film; solvent is stopped by air that is nearly saturated alone. */
+  dampest: { water: 0.85, solvent: 0.95 },
 } as const;
 
 /** Drying time at a temperature over the time at 23 °C: 2^((23 − T)/10). */
@@ -39,7 +41,7 @@ export function dryingHumidityFactor(humidity: Fraction): number {
 
 /**
  * When a coat may be painted over, from temperature and humidity, with its band.
- * @returns a refusal with a sentence and no number outside 10 to 30 °C or below the coating's minimum
+ * @returns a refusal with a sentence and no number outside 10 to 30 °C, below the coating's minimum, or in air too damp
  */
 export function recoatTime(
   coating: Coating,
@@ -49,6 +51,8 @@ export function recoatTime(
 ): Result<Explained> {
   const wet = within(humidity, { min: 0, max: 1 }, 'percent', system, 'humidity', 'Humidity');
   if (!wet.ok) return wet;
+  const water = archetypeOf(coating.archetype).base === 'water';
+  const dampest = DRYING.dampest[water ? 'water' : 'solvent'];
   const lowest = coatingValues(coating).minimumTemperature;
   const degrees = (value: number) => showText(value, 'temperature', system);
   if (!(at >= lowest)) {
@@ -67,7 +71,13 @@ export function recoatTime(
       `There is no honest drying time at ${degrees(at)}: the rule holds from ${degrees(DRYING.low)} to ${degrees(DRYING.high)}. Go by the data sheet and a touch test.`,
     );
   }
-  const water = archetypeOf(coating.archetype).base === 'water';
+  if (humidity > dampest + 1e-9) {
+    return refuse(
+      'drying.damp',
+      'humidity',
+      `There is no honest drying time above ${showText(dampest, 'percent', system)} humidity: the film hardly dries. Dry the air, or go by the data sheet and a touch test.`,
+    );
+  }
   return accept(
     explain(
       'recoat time',

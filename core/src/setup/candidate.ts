@@ -21,7 +21,7 @@ import {
   type UnitSystem,
   type Volume,
 } from '../units';
-import { FLOW_TAKEN, demandOf } from './carries';
+import { demandOf } from './carries';
 import { EVEN_FAN_RANGE } from './evenFan';
 import type { SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';

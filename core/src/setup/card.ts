@@ -26,6 +26,7 @@ import {
 import { evaluateTip, type Candidate } from './candidate';
 import { checkRequest } from './check';
 import { tipDialledIn } from './dialledIn';
+import { doubtsOf, tooHeavyFor, type Doubt } from './doubts';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
@@ -39,6 +40,8 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   readonly chosen: boolean;
   readonly nextBest: readonly TipAdvice[];
   readonly refusedTips: number;
+  /** What speaks against spraying this here at all. */
+  readonly doubts: readonly Doubt[];
   readonly stroke: { readonly length: number; readonly time: number };
   /** Passes in which one coat is laid so that none is over the sag limit. */
   readonly passesPerCoat: number;
@@ -94,6 +97,8 @@ function strokeLength(side: number, system: UnitSystem): number {
 export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'): Result<SetupCard> {
   const area = checkRequest(request, system);
   if (!area.ok) return area;
+  const heavy = tooHeavyFor(request);
+  if (heavy) return heavy;
   const context = searchContext(request, area.value);
   const ranking = rankTips(context, system);
   const best = ranking.tips[0];
@@ -123,6 +128,7 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     chosen: request.chosenTip !== undefined,
     nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
     refusedTips: ranking.refused.length,
+    doubts: doubtsOf(request, system),
     ...line,
     ...numbersFor(context, main.candidate, line, system),
   });

@@ -3,6 +3,7 @@ export { pressuresAre, type DialledIn, type DialledInNow } from './dialledIn';
 export { gunSpeedOf } from './filmNumbers';
 export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
+export type { Doubt } from './doubts';
 export { evenFanPressure } from './evenFan';
 export { rankTips, type RankedTip, type Ranking, type TipAdvice } from './rank';
 export { searchSetups, type Finish, type RefusedTip, type SetupOption, type SetupSearch } from './search';

@@ -282,7 +282,11 @@ describe('the largest tip', () => {
             hoses: [{ length: of(hose, 'm'), bore: of(1 / 4, 'in') }],
           };
           const found = searchSetups(wallRequest(extra));
-          if (!found.ok) throw new Error(found.message);
+          if (!found.ok) {
+            // Heavy coatings on a machine that carries no tip for them
+            expect(found.code).toBe('sprayer.heavy');
+            continue;
+          }
           for (const family of TIP_FAMILIES) {
             const offered = found.value.options
               .filter(({ candidate }) => candidate.tip.family === family)
@@ -355,7 +359,7 @@ describe('the largest tip', () => {
           // What it explains is what it says
           if (short) expect(pumpPressure.value / machine.maxPressure).toBeCloseTo(1, 4);
         }
-    expect(limited).toBeGreaterThan(3);
+    expect(limited).toBeGreaterThan(0);
   });
 
   it('names what it meets first', () => {

@@ -2,6 +2,7 @@ import { archetypeOf } from '../coating';
 import { orificeDiameter, sealFor, tipCatalogue, writeTipCode, type SealAdvice, type Tip } from '../tip';
 import { accept, refuse, type Result, type UnitSystem } from '../units';
 import { checkRequest } from './check';
+import { tooHeavyFor } from './doubts';
 import { adviceOn, rankTips, type RankedTip, type TipAdvice } from './rank';
 import { coatingMesh, meshFor, searchContext, type SetupRequest } from './request';
 
@@ -56,6 +57,8 @@ export function searchSetups(
   }
   const area = checkRequest(request, system);
   if (!area.ok) return area;
+  const heavy = tooHeavyFor(request);
+  if (heavy) return heavy;
   const context = searchContext(request, area.value);
   const { tips, refused } = rankTips(context, system, catalogue);
   const [best] = tips;

@@ -237,6 +237,19 @@ describe('the cautions of a card', () => {
   });
 });
 
+describe('what a painter would not sign', () => {
+  const doubts = (extra: Partial<SetupRequest>) => cardOf(extra).doubts.map(({ why }) => why);
+  it('is said on the card: cold paint, bare timber without a primer, a room coating outside', () => {
+    expect(doubts({})).toEqual([]);
+    expect(doubts({ paintTemperature: of(0, '°C') })).toEqual([
+      expect.stringMatching(/Below 10 °C .* no film/),
+    ]);
+    expect(doubts({ paintTemperature: of(10, '°C') })).toEqual([]);
+    expect(doubts({ kind: 'planed-timber', condition: 'bare' })).toEqual([expect.stringMatching(/knots/)]);
+    expect(doubts({ side: 'outside' })).toEqual([expect.stringMatching(/made for rooms/)]);
+  });
+});
+
 describe('refusals', () => {
   it.each([
     [
@@ -255,7 +268,7 @@ describe('refusals', () => {
     [
       { coating: coating('block-filler') },
       'sprayerId',
-      /No tip works.*An orifice of 25 thou is over this sprayer's limit of 23/,
+      /wants an orifice of 25 to 35 thou and this sprayer carries 23 at most.*roll it on/,
     ],
     [
       {

@@ -2,6 +2,7 @@ export {
   LAYER_ROLES,
   UNDER_LIMIT,
   checkSystem,
+  type Ground,
   conditionUnder,
   systemFilm,
   systemWaiting,

@@ -11,7 +11,9 @@ const layer = (archetype: ArchetypeId, role: Layer['role'] = 'finish', coats = 1
   coating: { name: ARCHETYPES[archetype].name, archetype, overrides: {} },
 });
 const say = (kind: SurfaceKind, ...layers: Layer[]) =>
-  checkSystem(layers, kind).map(({ layer: at, level, message }) => `${at} ${level}: ${message}`);
+  checkSystem(layers, { kind, condition: 'sealed', side: 'inside' }).map(
+    ({ layer: at, level, message }) => `${at} ${level}: ${message}`,
+  );
 
 describe('the film of a system', () => {
   it('adds up over its layers, without the spots', () => {
@@ -128,6 +130,36 @@ describe('layers that do not go together', () => {
   });
 });
 
+describe('the ground and the place of a system', () => {
+  const on = (kind: SurfaceKind, side: 'inside' | 'outside', ...layers: Layer[]) =>
+    checkSystem(layers, { kind, condition: 'bare', side }).map(({ message }) => message);
+  it('wants a primer on bare block, timber and metal, and no second one', () => {
+    expect(on('block', 'inside', layer('wall-matt'))).toEqual([expect.stringMatching(/Bare block drinks/)]);
+    expect(on('planed-timber', 'inside', layer('trim-enamel'))).toEqual([expect.stringMatching(/knots/)]);
+    expect(on('metal', 'outside', layer('trim-enamel-solvent'))).toEqual([expect.stringMatching(/rusts/)]);
+    expect(on('metal', 'outside', layer('metal-primer', 'prime'), layer('trim-enamel'))).toEqual([]);
+    // Spots are no primer of the whole
+    expect(
+      on('planed-timber', 'inside', layer('stain-block', 'spot prime'), layer('trim-enamel')),
+    ).toHaveLength(1);
+    for (const own of ['penetrating-stain', 'solid-stain', 'clear-varnish', 'exterior-wood-primer'] as const)
+      expect(on('planed-timber', 'outside', layer(own))).toEqual([]);
+    expect(on('block', 'outside', layer('high-build-masonry'))).toEqual([]);
+    expect(
+      checkSystem([layer('trim-enamel')], { kind: 'metal', condition: 'sealed', side: 'inside' }),
+    ).toEqual([]);
+  });
+
+  it('keeps interior coatings in and exterior ones out', () => {
+    expect(on('smooth-board', 'outside', layer('wall-matt'))).toEqual([
+      expect.stringMatching(/made for rooms/),
+    ]);
+    expect(on('smooth-board', 'inside', layer('exterior-acrylic'))).toEqual([
+      expect.stringMatching(/made for outside/),
+    ]);
+  });
+});
+
 describe('usual systems', () => {
   it.each(RECIPES.map((recipe) => [recipe.id, recipe] as const))(
     '%s: its layers go together',
@@ -136,7 +168,11 @@ describe('usual systems', () => {
       const layers = recipe.layers.map(({ archetype, role, coats }) => layer(archetype, role, coats));
       expect(recipe.layers[recipe.layers.length - 1]?.role).toBe('finish');
       const contradictions = kinds.flatMap((kind) =>
-        checkSystem(layers, kind).filter(({ level }) => level === 'contradiction'),
+        recipe.sides.flatMap((side) =>
+          checkSystem(layers, { kind, condition: 'sealed', side }).filter(
+            ({ level, message }) => level === 'contradiction' || /made for (rooms|outside)/.test(message),
+          ),
+        ),
       );
       expect(contradictions).toEqual([]);
       expect(

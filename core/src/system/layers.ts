@@ -1,6 +1,6 @@
 import { archetypeOf, coatingInput, type ArchetypeId, type Coating } from '../coating';
 import { explain, chosen, given, type Explained } from '../explain';
-import type { Condition, SurfaceKind } from '../takeoff';
+import type { Condition, Side, SurfaceKind } from '../takeoff';
 
 /** What a layer of a system is for, from the surface outwards. */
 export const LAYER_ROLES = ['spot prime', 'prime', 'finish'] as const;
@@ -99,10 +99,28 @@ const PRIMERS: ReadonlySet<ArchetypeId> = new Set([
   'block-filler',
 ]);
 
+/** Agents against mould and algae have no place in rooms. */
+const OUTSIDE_ONLY: ReadonlySet<ArchetypeId> = new Set(['exterior-acrylic', 'exterior-wood-primer']);
+/** Neither rain nor sun is allowed for. */
+const INSIDE_ONLY: ReadonlySet<ArchetypeId> = new Set([
+  'wall-matt',
+  'wall-satin',
+  'ceiling-flat',
+  'board-primer',
+  'clear-lacquer-solvent',
+]);
+
+/** What a system is laid on, and where. */
+export interface Ground {
+  readonly kind: SurfaceKind;
+  readonly condition: Condition;
+  readonly side: Side;
+}
+
 type Check = (
   layers: readonly Layer[],
   index: number,
-  kind: SurfaceKind,
+  ground: Ground,
 ) => Omit<SystemIssue, 'layer'> | undefined;
 const contradiction = (message: string) => ({ level: 'contradiction', message }) as const;
 const warning = (message: string) => ({ level: 'warning', message }) as const;
@@ -172,7 +190,38 @@ const CHECKS: readonly Check[] = [
       `Water-borne over solvent: let ${below.coating.name} cure and dull it, or the next coat does not hold. The machine changes base in between: flush through the solvent.`,
     );
   },
-  function wrongSurface(layers, index, kind) {
+  function wrongPlace(layers, index, { side }) {
+    const own = layers[index];
+    if (!own) return undefined;
+    const { archetype, name } = own.coating;
+    if (side === 'outside' && INSIDE_ONLY.has(archetype)) {
+      return warning(`${name} is made for rooms: rain and sun take it off. Choose an exterior coating.`);
+    }
+    if (side === 'inside' && OUTSIDE_ONLY.has(archetype)) {
+      return warning(
+        `${name} is made for outside: what keeps mould and algae off it has no place in a room. Look on its label, or choose an interior coating.`,
+      );
+    }
+    return undefined;
+  },
+  function noPrimer(layers, index, { kind, condition }) {
+    const own = layers[index];
+    if (!own || own.role !== 'finish' || condition !== 'bare') return undefined;
+    const { archetype, name } = own.coating;
+    if (layers.slice(0, index).some(({ role }) => role !== 'spot prime')) return undefined;
+    if (PRIMERS.has(archetype) || CLEAR.has(archetype) || archetype === 'solid-stain') return undefined;
+    if (kind === 'block' && !MASONRY_ONLY.has(archetype)) {
+      return warning(`Bare block drinks ${name} in patches. Fill or prime it first.`);
+    }
+    if (TIMBER.has(kind)) {
+      return warning(`On bare timber knots and tannin come through ${name}. Prime it first.`);
+    }
+    if (METAL.has(kind)) {
+      return warning(`On bare metal ${name} does not hold, and it rusts under it. Prime it first.`);
+    }
+    return undefined;
+  },
+  function wrongSurface(layers, index, { kind }) {
     const own = layers[index];
     if (!own) return undefined;
     const { archetype, name } = own.coating;
@@ -194,10 +243,10 @@ const CHECKS: readonly Check[] = [
 const baseOf = ({ coating }: Layer) => archetypeOf(coating.archetype).base;
 
 /** What of a system does not go together, from the surface outwards: each with its reason. Data sheets rule over it. */
-export function checkSystem(layers: readonly Layer[], kind: SurfaceKind): readonly SystemIssue[] {
+export function checkSystem(layers: readonly Layer[], ground: Ground): readonly SystemIssue[] {
   return layers.flatMap((_layer, layer) =>
     CHECKS.flatMap((check) => {
-      const issue = check(layers, layer, kind);
+      const issue = check(layers, layer, ground);
       return issue ? [{ layer, ...issue }] : [];
     }),
   );

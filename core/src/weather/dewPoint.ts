@@ -42,7 +42,7 @@ export interface SurfaceCheck {
   readonly margin: Explained;
   /** Every reason not to spray; none when it is fit to spray. */
   readonly stops: readonly {
-    readonly code: 'dew' | 'dew later' | 'cold' | 'cold later';
+    readonly code: 'dew' | 'dew in doubt' | 'dew later' | 'cold' | 'cold later';
     readonly words: string;
   }[];
   readonly fit: boolean;
@@ -50,6 +50,13 @@ export interface SurfaceCheck {
 
 const AIR = { min: of(-30, '°C'), max: of(55, '°C') } as const;
 const HUMIDITY = { min: 0.02, max: 1 } as const;
+
+/** How well such instruments read, where a reading says nothing of it: C°, share of saturation, C°. */
+const READ_TO = { air: 0.5, humidity: 0.03, surface: 1 } as const;
+
+/** A reading with the doubt of its instrument. */
+const asRead = (input: Input, doubt: number): Input =>
+  input.low < input.high ? input : { ...input, low: input.value - doubt, high: input.value + doubt };
 
 /**
  * Whether a surface is fit to spray: at least 3 °C above the dew point and at or above the coating's minimum, now and
@@ -59,7 +66,12 @@ export function checkSurface(
   conditions: SurfaceConditions,
   system: UnitSystem = 'metric',
 ): Result<SurfaceCheck> {
-  const { air, humidity, surface, minimum } = conditions;
+  const { minimum } = conditions;
+  const [air, humidity, surface] = [
+    asRead(conditions.air, READ_TO.air),
+    asRead(conditions.humidity, READ_TO.humidity),
+    asRead(conditions.surface, READ_TO.surface),
+  ];
   const coldest = conditions.coldest ?? surface;
   const failed = firstRefusal(
     within(air.value, AIR, 'temperature', system, 'air', 'Air temperature'),
@@ -85,6 +97,11 @@ export function checkSurface(
     stops.push({
       code: 'dew',
       words: `The surface is less than ${apart} above the dew point of ${degrees(dew.value)}: it is or will be damp, and paint will not hold. Wait, or warm and air the place.`,
+    });
+  } else if (margin.low < LEAST_MARGIN) {
+    stops.push({
+      code: 'dew in doubt',
+      words: `By these readings the surface may be less than ${apart} above the dew point: it is ${showText(margin.low, 'temperatureMargin', system)} at the doubtful end. Measure again, warm and air the place, or wait.`,
     });
   } else if (coldest.value - dew.value < LEAST_MARGIN) {
     stops.push({

@@ -61,7 +61,9 @@ describe('a surface to be sprayed', () => {
 
   it('is not fit near the dew point or too cold, now or before it is dry', () => {
     expect(stops({ surface: degrees('Surface', 12.2) })).toEqual(['dew']);
-    expect(stops({ surface: degrees('Surface', 12.3) })).toEqual([]);
+    // 3.04 C° above the dew point, and the instruments read to half a degree and three hundredths
+    expect(stops({ surface: degrees('Surface', 12.3) })).toEqual(['dew in doubt']);
+    expect(stops({ surface: degrees('Surface', 15) })).toEqual([]);
     expect(stops({ coldest: degrees('Night', 11.5) })).toEqual(['dew later']);
     expect(stops({ surface: degrees('Surface', 9), humidity: given('H', 'percent', 0.3, 'x') })).toEqual([
       'cold',

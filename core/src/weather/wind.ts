@@ -73,6 +73,8 @@ export const WIND_LIMITS = { narrow: of(3, 'm/s'), stop: of(7, 'm/s') } as const
 const NEAR_OTHERS = 0.7;
 /** The limit moves between half and one and a half of itself. */
 const MOVES = { least: 0.5, most: 1.5 } as const;
+/** A gun is held no closer, m. */
+const CLOSEST = of(200, 'mm');
 /** Fan the limits are for. */
 const REFERENCE_FAN = 5;
 
@@ -128,7 +130,9 @@ export function windLimit(request: WindRequest, system: UnitSystem = 'metric'): 
       ),
     },
     (v) => {
-      const moved = (NOMINAL_DISTANCE / v.distance) * (edgeWay(REFERENCE_FAN) / edgeWay(v.fan));
+      // A gun closer than its closest school lays no even film: it allows no more wind.
+      const moved =
+        (NOMINAL_DISTANCE / Math.max(v.distance, CLOSEST)) * (edgeWay(REFERENCE_FAN) / edgeWay(v.fan));
       return v.base * v.near * Math.min(MOVES.most, Math.max(MOVES.least, moved));
     },
   );

@@ -15,7 +15,7 @@ import {
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { STEP_TITLES } from '@/features/cautions';
-import { CautionList } from '@/ui/caution';
+import { CautionBox, CautionList } from '@/ui/caution';
 import { BigNumber } from '@/ui/number';
 import { Words, type Colour } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -118,6 +118,9 @@ export function SetupCardView({
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
       <TipPart card={card} open={open} hoseText={hoseText} />
+      {card.doubts.map(({ what, why, instead }) => (
+        <CautionBox key={why} what={what} why={why} instead={instead} />
+      ))}
       <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
         <HandPart card={card} open={open} coats={coats} />
         <FilmPart card={card} open={open} />

@@ -92,7 +92,7 @@ export function SurfaceForm({
           onChange={(under) => onChange({ under })}
           onInvalid={onInvalid}
         />
-        <SystemNotes choice={surface} kind={surface.kind} coatings={coatings} />
+        <SystemNotes choice={surface} ground={surface} coatings={coatings} />
       </Group>
       {choosing ? (
         <SystemChoice

@@ -1,6 +1,6 @@
 import type { Coating } from '@fine-spray/contract';
 import { coreLayers, type SystemChoice } from '@fine-spray/contract/planning';
-import { checkSystem, showText, systemFilm, systemWaiting, type SurfaceKind } from '@fine-spray/core';
+import { checkSystem, showText, systemFilm, systemWaiting, type Ground } from '@fine-spray/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { View } from 'react-native';
 import { Words } from '@/ui/text';
@@ -10,11 +10,11 @@ import { useUnits } from '@/ui/units';
 /** What a system comes to, and what of it does not go together, with the reason. */
 export function SystemNotes({
   choice,
-  kind,
+  ground,
   coatings,
 }: {
   choice: SystemChoice;
-  kind: SurfaceKind;
+  ground: Ground;
   coatings: readonly Coating[];
 }) {
   const { system } = useUnits();
@@ -22,7 +22,7 @@ export function SystemNotes({
   const layers = coreLayers(choice, coatings);
   if (layers.length === 0) return null;
   const waiting = systemWaiting(layers);
-  const issues = checkSystem(layers, kind);
+  const issues = checkSystem(layers, ground);
   return (
     <View className="gap-2" testID="system-notes">
       <Words colour="ink2">

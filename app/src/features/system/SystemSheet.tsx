@@ -13,7 +13,7 @@ import { presetsFor, systemText } from '@/data/systems';
 export interface SystemSheetProps {
   readonly title: string;
   /** What the system is for. */
-  readonly piece: Pick<SetupSurface, 'element' | 'side' | 'kind'>;
+  readonly piece: Pick<SetupSurface, 'element' | 'side' | 'kind' | 'condition'>;
   /** What is on it now; undefined where surfaces of a group differ. */
   readonly now: SystemChoice | undefined;
   readonly systems: readonly System[];
@@ -73,7 +73,7 @@ export function SystemSheet({
             Now on it
           </Words>
           <Words>{systemText(now, coatings)}</Words>
-          <SystemNotes choice={now} kind={piece.kind} coatings={coatings} />
+          <SystemNotes choice={now} ground={piece} coatings={coatings} />
           <TextField label="Keep it as ours, under this name" value={name} onChange={setName} />
           <Button
             label="Keep as ours"

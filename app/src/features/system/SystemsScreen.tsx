@@ -20,6 +20,9 @@ import { useKeepSystem } from './useKeepSystem';
 const TITLE = 'Coating systems';
 
 /** The coating systems of a job, group by group: one tap changes all surfaces alike. */
+/** Where a group has no surface left. */
+const PLAIN = { kind: 'smooth-board', condition: 'sealed', side: 'inside' } as const;
+
 export function SystemsScreen({ jobId }: { jobId: string }) {
   return (
     <JobFrame
@@ -99,7 +102,7 @@ function Systems({ job, surfaces, kit }: LoadedJob) {
               <Words>{systemText(group.choice, kit.coatings)}</Words>
               <SystemNotes
                 choice={group.choice}
-                kind={group.surfaces[0]?.kind ?? 'smooth-board'}
+                ground={group.surfaces[0] ?? PLAIN}
                 coatings={kit.coatings}
               />
             </>

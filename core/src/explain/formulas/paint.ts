@@ -67,6 +67,6 @@ export const PAINT_FORMULAS = {
     name: 'Recoat after',
     expression: 't = t at 23 °C · 2^((23 − T) ÷ 10) · (100 − 50) ÷ (100 − RH)',
     source: 'Data sheet time; doubling for 10 °C, humidity factor for water-borne paint, at most 3',
-    range: '10 to 30 °C, ±30 %; outside it there is no number',
+    range: '10 to 30 °C, up to 85 % humidity, ±30 %; outside it there is no number',
   },
 } as const satisfies Record<string, Formula>;
