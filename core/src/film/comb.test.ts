@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import {
+  MIL_COMB,
   USUAL_COMB,
   checkComb,
+  combFor,
   coatsNeeded,
   combReading,
   combVerdict,
@@ -59,20 +61,74 @@ describe('a comb reading', () => {
 
 describe('several comb readings', () => {
   it('make a mean with its uncertainty: t · √(s²/n + Σ width²/12 n²)', () => {
-    // Middles 112.5, 112.5, 137.5: mean 120.83, s² = 208.33; teeth 3·625/12/9 = 17.36;
-    // u = √(69.44 + 17.36) = 9.317; t(2) = 4.303 → 40.09
+    // Middles 112.5, 112.5, 137.5: mean 120.83, Σ = 416.7; s² = (4 · 12.083² + 416.7)/6 = 166.8; teeth 3·625/12/9 = 17.36;
+    // u = √(55.6 + 17.36) = 8.542; t(6) = 2.447 → 20.9
     const result = verdict([interval(100, 125), interval(100, 125), interval(125, 150)]);
     expect(microns(result.mean.value)).toBeCloseTo(120.83, 2);
-    expect(microns(result.mean.high - result.mean.value)).toBeCloseTo(40.09, 1);
+    expect(microns(result.mean.high - result.mean.value)).toBeCloseTo(20.9, 1);
     expect(result.readings).toBe(3);
   });
 
   it('tell more the more there are', () => {
     const one = verdict([interval(100, 125)]);
-    // One reading: the hand's 10 % and the tooth, twice: 2·√(11.25² + 625/12) = 26.74
-    expect(microns(one.mean.high - one.mean.value)).toBeCloseTo(26.74, 1);
+    // One reading: the hand's 10 % and the tooth: 2.776·√(11.25² + 625/12) = 37.11
+    expect(microns(one.mean.high - one.mean.value)).toBeCloseTo(37.11, 1);
     const many = verdict(Array.from({ length: 12 }, () => interval(100, 125)));
     expect(many.mean.high - many.mean.low).toBeLessThan((one.mean.high - one.mean.low) / 3);
+  });
+
+  it('are never less sure for one more that agrees', () => {
+    const tooth = (index: number) => interval(25 * index, 25 * (index + 1));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 12 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: -1, max: 1 }),
+        (at, count, off) => {
+          const readings = Array.from({ length: count }, () => tooth(at));
+          const before = verdict(readings).mean;
+          const more = verdict([...readings, tooth(at)]).mean;
+          expect(more.high - more.low).toBeLessThan(before.high - before.low);
+          // A tooth beside is no disagreement where it is a hand's own scatter
+          const beside = verdict([...readings, tooth(at + off)]).mean;
+          const share = ({ high, low, value }: typeof before) => (high - low) / value;
+          if (at >= 8 && count <= 4) expect(share(beside)).toBeLessThan(share(before) * 1.001);
+        },
+      ),
+    );
+    // The case that was less sure by half: 100, 100, then 125
+    const two = verdict([interval(100, 125), interval(100, 125)]).mean;
+    const three = verdict([interval(100, 125), interval(100, 125), interval(125, 150)]).mean;
+    expect(three.high - three.low).toBeLessThan(two.high - two.low);
+    // What does disagree makes it less sure
+    const apart = verdict([interval(100, 125), interval(100, 125), interval(225, 250)]).mean;
+    expect(apart.high - apart.low).toBeGreaterThan(two.high - two.low);
+  });
+
+  it('want another tip where no arm keeps up the speed', () => {
+    const at = (speed: number, low: number, high: number) => {
+      const result = combVerdict(many(low, high), { wetFilm: of(110, 'μm'), speed: of(speed, 'm/s') });
+      if (!result.ok) throw new Error(result.message);
+      return result.value;
+    };
+    expect(at(0.8, 150, 175)).toMatchObject({
+      tip: 'smaller',
+      words: expect.stringMatching(/smaller tip/) as string,
+    });
+    expect(at(0.35, 50, 75)).toMatchObject({ tip: 'larger' });
+    expect(at(0.5, 150, 175).tip).toBeUndefined();
+    expect(at(1.2, 100, 125).tip).toBeUndefined();
+  });
+
+  it('are read on a comb of mils by those who think in them', () => {
+    expect(combFor('us')).toBe(MIL_COMB);
+    expect(combFor('metric')).toBe(USUAL_COMB);
+    expect(checkComb(MIL_COMB).ok).toBe(true);
+    const reading = combReading(of(4, 'mil'), MIL_COMB, 'us');
+    expect(reading.ok && [to(reading.value.low, 'mil'), to(reading.value.high, 'mil')]).toEqual([
+      expect.closeTo(4, 9),
+      expect.closeTo(5, 9),
+    ]);
   });
 
   const many = (low: number, high: number) => Array.from({ length: 8 }, () => interval(low, high));

@@ -1,4 +1,5 @@
 import { explain, chosen, given, type Explained, type Input } from '../explain';
+import { COMFORTABLE_GUN_SPEED } from './film';
 import {
   accept,
   of,
@@ -16,6 +17,14 @@ import {
 export const USUAL_COMB = [
   25, 50, 75, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600, 700, 800,
 ].map((microns) => of(microns, 'μm'));
+
+/** Teeth of a comb in mils: as the crews read it that think in them. */
+export const MIL_COMB = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 24, 28, 32].map((mils) =>
+  of(mils, 'mil'),
+);
+
+/** The comb of those who read in a system of units. */
+export const combFor = (system: UnitSystem): readonly Length[] => (system === 'us' ? MIL_COMB : USUAL_COMB);
 
 /** One reading: the film lies between the last wetted tooth and the first dry one. */
 export interface CombInterval {
@@ -62,10 +71,13 @@ export function combReading(
   return accept({ low: quantity(lastWet), high: quantity(next) });
 }
 
-/** Two-sided 95 % factors of Student's t for 1 to 10 degrees of freedom; 2.1 beyond. */
-const STUDENT = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228] as const;
-/** Scatter of a hand's film from place to place, where one or two readings cannot tell. */
-const FILM_SCATTER = 0.1;
+/** Two-sided 95 % factors of Student's t for 4 to 13 degrees of freedom; 2.1 beyond. */
+const STUDENT = [2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16] as const;
+/**
+ * Scatter of a hand's film from place to place, and how many readings that knowledge counts as: few readings that happen to agree,
+ * or not, do not tell a hand's scatter. Judgement.
+ */
+const FILM_SCATTER = { share: 0.1, readings: 4 } as const;
 
 export type CombVerdict = 'too thin' | 'on target' | 'too thick' | 'over the sag limit' | 'unsure';
 
@@ -76,6 +88,8 @@ export interface CombResult {
   readonly words: string;
   /** Gun speed that brings the film to the target, when the speed now is known. */
   readonly speed?: Explained;
+  /** The tip to fit instead, where no arm keeps up that speed. */
+  readonly tip?: 'smaller' | 'larger';
 }
 
 export interface CombTarget {
@@ -93,15 +107,19 @@ const VAGUE = 0.3;
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
-/** Mean of intervals with the 95 % half-width of its uncertainty: scatter of the middles, and the width of a tooth. */
+/**
+ * Mean of intervals with the 95 % half-width of its uncertainty: scatter of the middles together with what is known of hands, and
+ * the width of a tooth. One more reading that agrees makes it narrower.
+ */
 function meanOf(intervals: readonly CombInterval[]): { value: number; half: number } {
   const n = intervals.length;
   const middles = intervals.map(({ low, high }) => (low + high) / 2);
   const value = mean(middles);
   const teeth = intervals.reduce((sum, { low, high }) => sum + (high - low) ** 2 / 12, 0) / (n * n);
-  const sample = n < 2 ? 0 : middles.reduce((sum, middle) => sum + (middle - value) ** 2, 0) / (n - 1);
-  const scatter = n < 3 ? Math.max(sample, (FILM_SCATTER * value) ** 2) : sample;
-  const t = n < 3 ? 2 : (STUDENT[n - 2] ?? 2.1);
+  const { share, readings: known } = FILM_SCATTER;
+  const squares = middles.reduce((sum, middle) => sum + (middle - value) ** 2, 0);
+  const scatter = (known * (share * value) ** 2 + squares) / (known + n - 1);
+  const t = STUDENT[n - 1] ?? 2.1;
   return { value, half: t * Math.sqrt(scatter / n + teeth) };
 }
 
@@ -151,14 +169,27 @@ export function combVerdict(
           },
           (v) => (v.now * (v.readings + v.soaks)) / (v.target + v.soaks),
         );
+  const tip = verdict === 'on target' || verdict === 'unsure' || !speed ? undefined : tipFor(speed.value);
   return accept({
     mean: explained,
     readings: intervals.length,
     verdict,
-    words: WORDS[verdict],
+    words: tip ? `${WORDS[verdict]} ${TIP_WORDS[tip]}` : WORDS[verdict],
     ...(speed ? { speed } : {}),
+    ...(tip ? { tip } : {}),
   });
 }
+
+/** The tip that brings a gun speed back to what an arm keeps up. */
+function tipFor(speed: number): CombResult['tip'] {
+  const { low, high } = COMFORTABLE_GUN_SPEED;
+  return speed > high ? 'smaller' : speed < low ? 'larger' : undefined;
+}
+
+const TIP_WORDS = {
+  smaller: 'No arm keeps up that speed: fit a smaller tip.',
+  larger: 'That is slower than an arm holds steady: fit a larger tip.',
+} as const;
 
 const WORDS: Readonly<Record<CombVerdict, string>> = {
   'too thin': 'Too thin: move the gun more slowly, or lap more.',

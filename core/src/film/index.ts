@@ -21,8 +21,10 @@ export {
   type PassPlace,
 } from './answers';
 export {
+  MIL_COMB,
   USUAL_COMB,
   checkComb,
+  combFor,
   combReading,
   combVerdict,
   type CombInterval,

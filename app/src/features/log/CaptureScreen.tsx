@@ -72,7 +72,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       </Screen>
     );
   }
-  const context: CaptureContext = { log, job, surface, station, cardOf };
+  const context: CaptureContext = { log, job, surface, station, cardOf, system };
   // A form opens once on what is known then: a reading that comes later must not move what the thumb is on.
   const key = `${kind} ${surface?.id ?? job?.id ?? ''} ${entryId ?? ''}`;
   return (

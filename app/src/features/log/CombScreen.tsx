@@ -2,6 +2,7 @@ import { KINDS, entriesOfKind, type PayloadOf } from '@fine-spray/contract';
 import {
   ELEMENT_DATA,
   coatingValues,
+  combFor,
   combReading,
   combVerdict,
   quantity,
@@ -10,7 +11,7 @@ import {
   type CombInterval,
   type UnitSystem,
 } from '@fine-spray/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { coatingsOf } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
@@ -92,7 +93,9 @@ function Reading({ context }: { context: CaptureContext }) {
   const { system } = useUnits();
   const writeDown = useWriteDown();
   const [inARow, setInARow] = useState(0);
-  const [payload, setPayload] = useState(() => firstPayload('comb', context) as Comb);
+  const [typed, setPayload] = useState(() => firstPayload('comb', context) as Comb);
+  // The comb in the hand is the one of the units that are read in now.
+  const payload = useMemo(() => ({ ...typed, teeth: [...combFor(system)] }), [typed, system]);
   const card = context.cardOf(payload);
   const [said, setSaid] = useState<string>();
 

@@ -10,13 +10,22 @@ import {
 } from '@fine-spray/contract';
 import { coatName } from '@fine-spray/contract/log';
 import { plannedCoats, type CoatOfSurface, type PlannedCoatOfJob } from '@fine-spray/contract/planning';
-import { archetypeOf, comparePlan, gunSpeedOf, type AbrasionClass, type SetupCard } from '@fine-spray/core';
+import {
+  archetypeOf,
+  comparePlan,
+  gunSpeedOf,
+  type AbrasionClass,
+  type SetupCard,
+  type UnitSystem,
+} from '@fine-spray/core';
 import { jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
 import type { KnownPlace } from './place';
 
 /** All a form starts from. */
 export interface CaptureContext extends KnownPlace {
   readonly log: SiteLog;
+  /** What the crew reads in. */
+  readonly system: UnitSystem;
   /** What the station reads now, where it answers. */
   readonly station: Weather | undefined;
   /** The set-up card of a coat of the surface, with the coating and the tip of its own layer; none where there is none. */

@@ -119,6 +119,7 @@ function site(entries: readonly Entry[]): CaptureContext {
     surface: wall as unknown as NonNullable<CaptureContext['surface']>,
     station: undefined,
     cardOf: () => undefined,
+    system: 'metric',
   } as unknown as CaptureContext;
 }
 

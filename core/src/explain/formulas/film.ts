@@ -16,8 +16,10 @@ export const FILM_FORMULAS = {
   },
   'comb mean': {
     name: 'Wet film by the comb',
-    expression: 'mean of the middles; u² = s² ÷ n + Σ width² ÷ 12 n²; mean ± t · u',
-    source: 'ISO 2808 and ASTM D4414 for a reading; JCGM 100:2008 for the mean of intervals',
+    expression:
+      'mean of the middles; s² = (4 · (0.1 · mean)² + Σ (middle − mean)²) ÷ (3 + n); u² = s² ÷ n + Σ width² ÷ 12 n²; mean ± t · u',
+    source:
+      'ISO 2808 and ASTM D4414 for a reading; JCGM 100:2008 for the mean of intervals; a hand’s scatter of 10 % counts as four readings',
     range: 'One reading is an interval between two teeth; three or more readings on wet paint give a mean',
   },
   'speed after comb': {

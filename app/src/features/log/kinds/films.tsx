@@ -1,6 +1,6 @@
 import { meanOf, type PayloadOf } from '@fine-spray/contract';
 import { layerOfCoat, type CoatOfSurface } from '@fine-spray/contract/planning';
-import { USUAL_COMB, showText } from '@fine-spray/core';
+import { combFor, showText } from '@fine-spray/core';
 import { thinnerInGun } from '@fine-spray/core/record';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -126,7 +126,7 @@ export const comb: WrittenKind<'comb'> = {
   first: (context) => {
     const { coatingId, coat, option } = coatOf(context);
     return {
-      teeth: [...USUAL_COMB],
+      teeth: [...combFor(context.system)],
       lastWet: [],
       element: context.surface?.element ?? null,
       ...combOf(context, { coatingId, coat }, option?.planned.wet),
