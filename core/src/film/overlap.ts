@@ -22,11 +22,12 @@ export interface OverlapVerdict {
 /**
  * Decides between the half and the third school: the smaller mean variation with the width misjudged by ±10 % and the
  * hand's scatter. A school asked for is taken, with its variation beside the other's.
+ * @param visible share of the support that the eye takes for the width, as the simulation has it
  */
-export function betterOverlap(profile: FanProfile, asked?: OverlapSchool): OverlapVerdict {
+export function betterOverlap(profile: FanProfile, asked?: OverlapSchool, visible = 1): OverlapVerdict {
   const [half, third] = OVERLAP_SCHOOLS.map((school) => ({
     ...school,
-    variation: expectedVariation(profile, school.share),
+    variation: expectedVariation(profile, school.share, HAND_SCATTER, visible),
   }));
   if (!half || !third) throw new Error('betterOverlap: both schools are needed');
   const halfIsBest = asked === undefined ? half.variation <= third.variation : asked === half.name;
@@ -51,10 +52,10 @@ const hand = (): Input =>
   workingDefault('Scatter of the hand', 'percent', HAND_SCATTER, 0.03, 0.08, 'Share of the fan width');
 
 /** Variation of any overlap up to one half, the best one, and the verdict between the schools. */
-export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool): OverlapAdvice {
+export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool, visible = 1): OverlapAdvice {
   const curve = Array.from({ length: Math.round(WIDEST / STEP) + 1 }, (_, index) => {
     const overlap = index * STEP;
-    return { overlap, variation: expectedVariation(profile, overlap) };
+    return { overlap, variation: expectedVariation(profile, overlap, HAND_SCATTER, visible) };
   });
   const [first] = curve;
   if (!first) throw new Error('overlapAdvice: the curve is empty');
@@ -63,7 +64,7 @@ export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool): Overl
     .filter(({ variation }) => variation <= best.variation * 1.1)
     .map(({ overlap }) => overlap);
   return {
-    verdict: betterOverlap(profile, asked),
+    verdict: betterOverlap(profile, asked, visible),
     best: {
       ...explain('best overlap', 'percent', { hand: hand() }, () => best.overlap),
       low: Math.min(...nearly),
@@ -75,7 +76,7 @@ export function overlapAdvice(profile: FanProfile, asked?: OverlapSchool): Overl
 }
 
 /** Film variation expected of one overlap, as the schools are compared by it. Refuses an overlap that is none. */
-export function variationOf(profile: FanProfile, overlap: number): Result<Explained> {
+export function variationOf(profile: FanProfile, overlap: number, visible = 1): Result<Explained> {
   if (!(overlap >= 0 && overlap <= 0.95)) {
     return refuse(
       'overlap',
@@ -85,7 +86,7 @@ export function variationOf(profile: FanProfile, overlap: number): Result<Explai
   }
   return accept(
     explain('film variation', 'percent', { hand: hand() }, (v) =>
-      expectedVariation(profile, overlap, v.hand),
+      expectedVariation(profile, overlap, v.hand, visible),
     ),
   );
 }

@@ -1,5 +1,12 @@
 import { archetypeOf } from '../coating';
-import { betterOverlap, evenFanProfile, gunSpeedForFilm, laidPerArea, type OverlapVerdict } from '../film';
+import {
+  betterOverlap,
+  evenFanProfile,
+  gunSpeedForFilm,
+  laidPerArea,
+  visibleShare,
+  type OverlapVerdict,
+} from '../film';
 import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
 import { coverOf } from '../passes';
 import { TRIGGER_SHARE } from '../quantities';
@@ -84,8 +91,9 @@ export function overlapOf(
   const key = `${family} ${school}`;
   const known = overlaps.get(key);
   if (known) return known;
-  const profile = evenFanProfile(FAMILY_DATA[family].profileExponent);
-  const verdict = betterOverlap(profile, school === 'smaller variation' ? undefined : school);
+  const { profileExponent } = FAMILY_DATA[family];
+  const asked = school === 'smaller variation' ? undefined : school;
+  const verdict = betterOverlap(evenFanProfile(profileExponent), asked, visibleShare(profileExponent));
   overlaps.set(key, verdict);
   return verdict;
 }

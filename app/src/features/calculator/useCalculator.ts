@@ -11,6 +11,7 @@ import {
   speedForFilm,
   spreadingOf,
   variationOf,
+  visibleShare,
   wetFilmFor,
   FAMILY_DATA,
   type BuildSchool,
@@ -114,7 +115,7 @@ export function answerOf(
     spreading: films.ok ? spreadingOf(quantity(films.value.dry), solids, system) : films,
     speed: films.ok ? speedForFilm(pass, quantity(films.value.wet), system) : films,
     laid: filmAtSpeed(pass, quantity(card.stroke.length / trial.time), system),
-    variation: variationOf(evenFanProfile(profileExponent), trial.overlap),
+    variation: variationOf(evenFanProfile(profileExponent), trial.overlap, visibleShare(profileExponent)),
     coats: coatsNeeded(
       {
         dryTotal: quantity(trial.total),
