@@ -1,7 +1,7 @@
 import type { DialledIn } from '@fine-spray/core/setup';
 import { conditionUnder, type Layer } from '@fine-spray/core/system';
 import type { Condition } from '@fine-spray/core/takeoff';
-import { quantity, type Temperature } from '@fine-spray/core/units';
+import { quantity, type Fraction, type Temperature } from '@fine-spray/core/units';
 import type { Job, SurfaceFields } from '../job';
 import { setupRequest } from '../setupRequest';
 import { coreTip } from '../tip';
@@ -102,6 +102,7 @@ export function requestFor(
   };
   return {
     ...request,
+    ...(layer && layer.share < 1 ? { spots: quantity<Fraction>(layer.share) } : {}),
     site,
     ...(history ? { history } : {}),
     ...(dialledIn.length > 0 ? { dialledIn } : {}),

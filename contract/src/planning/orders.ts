@@ -35,7 +35,7 @@ export function ordersFor(
     const layers = layersOf(surface).map((layer) => {
       const request = requestFor(surface, job, kit, layer);
       const netArea = request ? netAreaOf(request) : undefined;
-      return request && netArea?.ok ? { layer, request, netArea: netArea.value * layer.share } : undefined;
+      return request && netArea?.ok ? { layer, request, netArea: netArea.value } : undefined;
     });
     if (layers.includes(undefined)) refused += 1;
     for (const entry of layers) {
@@ -60,7 +60,7 @@ export function ordersFor(
         netArea,
         share: layer.share,
         over: candidate?.over,
-        triggerTime: layer.share * (candidate?.triggerTime ?? 0),
+        triggerTime: candidate?.triggerTime ?? 0,
       });
       orders.set(layer.coatingId, order);
     }

@@ -37,7 +37,7 @@ export function plannedCoats(surfaces: readonly Surface[], job: Job, kit: Kit): 
       const request = requestFor(row, job, kit, layer);
       const net = request ? netAreaOf(request) : undefined;
       if (!request || !net?.ok) return [];
-      const area = net.value * layer.share;
+      const area = net.value;
       const values = coatingValues(request.coating);
       const candidate = later(() => {
         const card = setupCard(request);
@@ -97,10 +97,7 @@ export function plannedCoats(surfaces: readonly Surface[], job: Job, kit: Kit): 
           },
           get time() {
             // Each coat its part: the first of a bare surface lays what soaks in, too.
-            return (
-              ((candidate()?.sprayingTime ?? 0) * layer.share * (trueArea * wet + soaks)) /
-              Math.max(laid, 1e-12)
-            );
+            return ((candidate()?.sprayingTime ?? 0) * (trueArea * wet + soaks)) / Math.max(laid, 1e-12);
           },
         };
       });

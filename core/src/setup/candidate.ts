@@ -10,7 +10,6 @@ import {
 import { pumpForGun, steadyState, type Line, type Sprayer } from '../line';
 import { coverOf } from '../passes';
 import { TRIGGER_SHARE } from '../quantities';
-import { mainPiece } from '../takeoff';
 import { FAMILY_DATA, orificeDiameter, type Tip, type TipFamily } from '../tip';
 import {
   accept,
@@ -30,7 +29,7 @@ import {
 } from '../units';
 import { demandOf } from './carries';
 import { EVEN_FAN_RANGE } from './evenFan';
-import type { SearchContext } from './request';
+import { orificesFor, sprayedPiece, type SearchContext } from './request';
 import { fanWidthBy, gunDistance, type Schools } from './schools';
 import { lineThrough } from './theLine';
 
@@ -110,6 +109,7 @@ export const lineOf = ({ request, fluid }: SearchContext, tip: Tip): Line =>
 /** Why a family or an orifice is not for this coating or this machine, whatever the pressure. */
 function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: Tip): Refusal | undefined {
   const { abrasionClass, orifices } = archetypeOf(request.coating.archetype);
+  const suited = orificesFor(request);
   const { largestOrificeThou } = request.sprayer;
   if (abrasionClass === 3 && !HEAVY_FAMILIES.includes(family)) {
     return refuse(
@@ -129,7 +129,7 @@ function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: T
     return refuse(
       'tip.clogs',
       'tip',
-      `An orifice of ${orificeThou} thou would clog with this coating; ${orifices.low} to ${orifices.high} are usual.`,
+      `An orifice of ${orificeThou} thou would clog with this coating; ${suited.low} to ${suited.high} are usual here.`,
     );
   }
   return undefined;
@@ -232,7 +232,7 @@ export function evaluateTip(
   }
   const overlap = overlapOf(tip.family, schools.overlap);
   const fan = { family: tip.family, fanWidth: width, overlap: quantity<Fraction>(overlap.share) };
-  const { over, open, area: painted } = coverOf(mainPiece(request.geometry), request.element, fan);
+  const { over, open, area: painted } = coverOf(sprayedPiece(request), request.element, fan);
   const lands = air * over;
   const covers = quantity<Length>(painted / open);
   const pass = {

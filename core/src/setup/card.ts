@@ -11,7 +11,7 @@ import {
   type SafetyContext,
   type Step,
 } from '../safety';
-import { extentOf, mainPiece, usualFans, type AreaBreakdown } from '../takeoff';
+import { extentOf, mainPiece, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import {
   accept,
@@ -31,7 +31,16 @@ import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
 import { adviceOn, rankTips, score, workOut, type RankedTip, type Ranking, type TipAdvice } from './rank';
-import { coatingMesh, meshFor, searchContext, type SearchContext, type SetupRequest } from './request';
+import {
+  coatingMesh,
+  fansFor,
+  meshFor,
+  orificesFor,
+  searchContext,
+  sprayedPiece,
+  type SearchContext,
+  type SetupRequest,
+} from './request';
 
 /** The set-up of one surface: the signature answer of the product. All numbers SI and self-explaining. */
 export interface SetupCard extends LineNumbers, FilmNumbers {
@@ -135,9 +144,9 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
 }
 
 /** Why the tip one would reach for first, of the coating's usual orifice, was refused. */
-function usualRefusal({ refused }: Ranking, { coating, element, side, wind }: SetupRequest): string {
-  const { low } = archetypeOf(coating.archetype).orifices;
-  const fan = usualFans(element, side, wind).low;
+function usualRefusal({ refused }: Ranking, request: SetupRequest): string {
+  const { low } = orificesFor(request);
+  const fan = fansFor(request).low;
   const usual = refused.find(
     ({ tip }) => tip.family === 'standard' && tip.orificeThou >= low && tip.fan === fan,
   );
@@ -166,7 +175,7 @@ function asDialledIn(
 function numbersFor(context: SearchContext, main: Candidate, line: LineNumbers, system: UnitSystem) {
   const { request, passes, area } = context;
   const { coating } = request;
-  const extent = extentOf(mainPiece(request.geometry));
+  const extent = extentOf(sprayedPiece(request));
   const film = filmNumbers(context, main, line.flow);
   const length = strokeLength(Math.max(extent.width, extent.height), system);
   const paint = paintNumbers(request, area, main.over);

@@ -1,7 +1,17 @@
 import { REFERENCE_TEMPERATURE, archetypeOf, checkCoating, coatingValues } from '../coating';
 import { LINE_LIMITS } from '../line';
 import { measure, type AreaBreakdown } from '../takeoff';
-import { firstRefusal, of, refuse, within, type Result, type UnitSystem } from '../units';
+import {
+  accept,
+  firstRefusal,
+  of,
+  quantity,
+  refuse,
+  within,
+  type Area,
+  type Result,
+  type UnitSystem,
+} from '../units';
 import type { SetupRequest } from './request';
 
 const COATS_LIMIT = 9;
@@ -30,8 +40,13 @@ function checkHoses({ hoses, lift, sprayer, paintTemperature }: SetupRequest, sy
 
 /** Whether a request can be worked out at all: sizes, coats, coating values, thinning, solvent in a water-only sprayer. */
 export function checkRequest(request: SetupRequest, system: UnitSystem): Result<AreaBreakdown> {
-  const area = measure(request.geometry, system);
-  if (!area.ok) return area;
+  const measured = measure(request.geometry, system);
+  if (!measured.ok) return measured;
+  const { spots = 1 } = request;
+  if (!(spots > 0 && spots <= 1))
+    return refuse('spots', 'spots', 'Spots are a share of the surface from above 0 to 100 %.');
+  const { value: whole } = measured;
+  const area = spots < 1 ? accept({ ...whole, net: quantity<Area>(whole.net * spots) }) : measured;
   const { coats, coating, thinning, sprayer } = request;
   if (!Number.isInteger(coats) || coats < 1 || coats > COATS_LIMIT) {
     return refuse('coats', 'coats', `Coats must be a whole number from 1 to ${COATS_LIMIT}.`);

@@ -1,10 +1,17 @@
 import { archetypeOf } from '../coating';
 import { COMFORTABLE_GUN_SPEED } from '../film';
-import { finishClass, narrowSide, usualFans, type FinishClass } from '../takeoff';
+import { ELEMENT_DATA, USUAL_OVER, extentOf, finishClass, isSmallPiece, type FinishClass } from '../takeoff';
 import { isSameTip, type TipFamily } from '../tip';
 import { showText, type UnitSystem } from '../units';
 import type { Candidate } from './candidate';
-import type { SearchContext } from './request';
+import {
+  fansFor,
+  isSpots,
+  orificesFor,
+  sprayedPiece,
+  type SearchContext,
+  type SetupRequest,
+} from './request';
 
 /** One thing a painter weighs when picking a tip: how fit from 0 to 1, and the words for it. */
 export interface Criterion {
@@ -53,34 +60,47 @@ const finishWords = ({ request }: SearchContext) =>
       ? 'a fine finish'
       : 'broad work';
 
+/** Narrow pieces up to this across want two passes at most, m. */
+const NARROW = 0.15;
+/** A fan of which so much less than usual is over the piece is too wide for it. */
+const TOO_WIDE = 0.75;
+
+/** How a fan fits a piece: most of it over the piece, and a narrow piece in one pass or two. */
+function fitsPiece({ over, covers }: Candidate, request: SetupRequest): number {
+  const { width, height } = extentOf(sprayedPiece(request));
+  const across = Math.min(width, height);
+  const bar = ELEMENT_DATA[request.element].bar !== undefined;
+  const passes = across <= NARROW && !bar ? Math.max(1, Math.round(across / covers)) : 1;
+  const landed = Math.min(1, over / (TOO_WIDE * USUAL_OVER[request.element]));
+  return landed * Math.min(1, 2 / passes);
+}
+
 /** The criteria with their weights. Weights are working judgement, stated in method.md. */
 export const CRITERIA = {
   orifice: {
     weight: 0.25,
     fitness: ({ tip }, { request }) => {
-      const { low, high } = archetypeOf(request.coating.archetype).orifices;
+      const { low, high } = orificesFor(request);
       const middle = (low + high) / 2;
       const offCentre = Math.abs(tip.orificeThou - middle) / Math.max(1, high - low);
       return clamp(insideRange(tip.orificeThou, { low, high }, 0.2) - 0.2 * offCentre);
     },
-    good: ({ tip }) => `${tip.orificeThou} thou suits this paint`,
-    poor: ({ tip }, { request }) => {
-      const { low } = archetypeOf(request.coating.archetype).orifices;
-      return tip.orificeThou < low ? 'fine for this paint: may clog' : 'coarse for this paint';
-    },
+    good: ({ tip }, { request }) =>
+      `${tip.orificeThou} thou suits this ${isSmallPiece(request.element, request.geometry) && !isSpots(request) ? 'small work' : 'paint'}`,
+    poor: ({ tip }, { request }) =>
+      tip.orificeThou < orificesFor(request).low
+        ? 'fine for this paint: may clog'
+        : orificesFor(request).high < archetypeOf(request.coating.archetype).orifices.high
+          ? 'much paint for small work'
+          : 'coarse for this paint',
   },
   fan: {
     weight: 0.21,
-    fitness: ({ tip, fanWidth }, { request }) => {
-      const suited = insideRange(tip.fan, usualFans(request.element, request.side, request.wind), 0.3);
-      const fits = fanWidth <= narrowSide(request.geometry) * 1.25 ? 1 : 0.5;
-      return suited * fits;
-    },
+    fitness: (candidate, { request }) =>
+      insideRange(candidate.tip.fan, fansFor(request), 0.3) * fitsPiece(candidate, request),
     good: ({ fanWidth }, _context, system) => `${showText(fanWidth, 'fanWidth', system)} fan fits the piece`,
     poor: ({ tip }, { request }) =>
-      tip.fan > usualFans(request.element, request.side, request.wind).high
-        ? 'wide fan: more past the edges'
-        : 'narrow fan: more passes',
+      tip.fan > fansFor(request).high ? 'wide fan: more past the edges' : 'narrow fan: more passes',
   },
   speed: {
     weight: 0.2,

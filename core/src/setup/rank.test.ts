@@ -1,8 +1,9 @@
-import { rankTips, type RankedTip, type SetupRequest } from '.';
+import { rankTips, setupCard, type RankedTip, type SetupRequest } from '.';
+import type { ArchetypeId } from '../coating';
 import { measure } from '../takeoff';
 import { wallRequest } from '../testing';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
-import { of } from '../units';
+import { of, quantity, to, type Volume } from '../units';
 import { CRITERIA, CRITERION_NAMES } from './criteria';
 import type { Candidate } from './candidate';
 import { reasonAgainst, reasonFor } from './rank';
@@ -145,13 +146,64 @@ describe('the fitness of a tip', () => {
     expect(CRITERIA.speed.poor(candidate({ gunSpeed: of(0.1, 'm/s') }))).toMatch(/slowly/);
   });
 
-  it('halves for a fan a quarter wider than the piece', () => {
-    const narrow = contextOf({
-      geometry: { shape: 'rectangle', width: 3, height: 0.24, count: 1, openings: [] },
+  it('falls for a fan of which too little is over the piece, and for more than two passes on narrow work', () => {
+    const wall = (over: number) => CRITERIA.fan.fitness(candidate({ over }), contextOf());
+    // Of the usual wall 0.92 of the fan is over it; three quarters of that are enough
+    expect(wall(0.92)).toBe(1);
+    expect(wall(0.69)).toBeCloseTo(1, 9);
+    expect(wall(0.345)).toBeCloseTo(0.5, 9);
+    const skirting = contextOf({
+      element: 'trim',
+      geometry: { shape: 'rectangle', width: 14, height: 0.12, count: 1, openings: [] },
     });
-    const fit = (millimetres: number) =>
-      CRITERIA.fan.fitness(candidate({ fanWidth: of(millimetres, 'mm') }), narrow);
-    expect([290, 310].map(fit)).toEqual([1, 0.5]);
+    const passes = (count: number) =>
+      CRITERIA.fan.fitness(
+        candidate({ tip: tip('standard', 2, 11), over: 0.72, covers: quantity(0.12 / count) }),
+        skirting,
+      );
+    expect([1, 2, 4].map(passes)).toEqual([1, 1, 0.5]);
+  });
+
+  it('takes small work finely at any paint, patches with a small fan, casings and skirting in one pass or two', () => {
+    const best = (extra: Partial<SetupRequest>) => {
+      const found = setupCard(
+        wallRequest({ hoses: [{ length: of(15, 'm'), bore: of(1 / 4, 'in') }], ...extra }),
+      );
+      if (!found.ok) throw new Error(found.message);
+      return found.value.tip.candidate;
+    };
+    const sheet = (width: number, height: number) =>
+      ({ shape: 'rectangle', width, height, count: 1, openings: [] }) as const;
+    const paint = (archetype: ArchetypeId) => ({ name: archetype, archetype, overrides: {} });
+    for (const archetype of ['trim-enamel', 'exterior-acrylic', 'wall-satin', 'solid-stain'] as const)
+      for (const [element, geometry] of [
+        ['edge', sheet(10, 0.2)],
+        ['trim', sheet(5.2, 0.07)],
+        ['trim', sheet(14, 0.12)],
+      ] as const) {
+        const found = best({ element, geometry, coating: paint(archetype) });
+        expect([archetype, element, found.tip.orificeThou >= 9 && found.tip.orificeThou <= 13]).toEqual([
+          archetype,
+          element,
+          true,
+        ]);
+        expect(found.tip.fan).toBeGreaterThanOrEqual(2);
+        expect(found.tip.fan).toBeLessThanOrEqual(3);
+        if (element === 'trim')
+          expect(Math.round(Math.min(geometry.width, geometry.height) / found.covers)).toBeLessThanOrEqual(2);
+      }
+    // A tenth of a ceiling of 15 m², in patches
+    const ceiling = {
+      element: 'ceiling',
+      coating: paint('stain-block'),
+      geometry: sheet(5, 3),
+      coats: 1,
+    } as const;
+    const spots = setupCard(wallRequest({ ...ceiling, spots: quantity(0.1) }));
+    if (!spots.ok) throw new Error(spots.message);
+    expect(spots.value.tip.candidate.tip.fan).toBeLessThanOrEqual(4);
+    expect(spots.value.area.net).toBeCloseTo(1.5, 9);
+    expect(to(quantity<Volume>(spots.value.paint.value), 'L')).toBeLessThan(0.4);
   });
 
   it('says how much of the pump is left, or what runs out first', () => {

@@ -14,9 +14,16 @@ import { airInput, groundInputs } from '../quantities';
 import type { SiteFacts } from '../safety';
 import {
   ELEMENT_DATA,
+  PATCH_FANS,
+  SMALL_ORIFICES,
+  extentOf,
+  isSmallPiece,
+  mainPiece,
+  usualFans,
   type AreaBreakdown,
   type Condition,
   type Element,
+  type PieceGeometry,
   type Side,
   type SurfaceGeometry,
   type SurfaceKind,
@@ -37,6 +44,8 @@ export interface SetupRequest {
   readonly geometry: SurfaceGeometry;
   readonly coating: Coating;
   readonly coats: number;
+  /** Share of the surface that is touched in spots; all of it where missing. */
+  readonly spots?: Fraction | undefined;
   /** Thinner per volume of paint. */
   readonly thinning: Fraction;
   readonly sprayer: Sprayer;
@@ -59,6 +68,41 @@ export interface SetupRequest {
   readonly dialledIn?: readonly DialledIn[] | undefined;
   /** What the log has taught about this coating, tip family and kind of piece. */
   readonly history?: SetupHistory | undefined;
+}
+
+/** A patch as it is usually touched in. */
+const PATCH: PieceGeometry = { shape: 'rectangle', width: 0.6, height: 0.6, count: 1, openings: [] };
+
+/** Spots are sprayed one by one, whatever the surface they are on. */
+export const isSpots = ({ spots }: Pick<SetupRequest, 'spots'>): boolean => spots !== undefined && spots < 1;
+
+/** Walls and ceilings no larger than this are patches, m. */
+const PATCH_SIZE = 0.8;
+
+/** Patches, as spots of a surface or by themselves: what a small fan is for. */
+export function isPatch(request: Pick<SetupRequest, 'element' | 'geometry' | 'spots'>): boolean {
+  if (isSpots(request)) return true;
+  const { width, height } = extentOf(mainPiece(request.geometry));
+  const broad = request.element === 'wall' || request.element === 'ceiling';
+  return broad && Math.max(width, height) <= PATCH_SIZE;
+}
+
+/** The piece that the passes are laid on: the largest of the surface, or a patch of it. */
+export const sprayedPiece = (request: Pick<SetupRequest, 'spots' | 'geometry'>): PieceGeometry =>
+  isSpots(request) ? PATCH : mainPiece(request.geometry);
+
+/** Fan numbers that suit what is sprayed. */
+export const fansFor = (
+  request: Pick<SetupRequest, 'element' | 'side' | 'wind' | 'geometry' | 'spots'>,
+): { readonly low: number; readonly high: number } =>
+  isPatch(request) ? PATCH_FANS : usualFans(request.element, request.side, request.wind);
+
+/** Orifices that suit what is sprayed, thou: small pieces want little paint, whatever the paint is. */
+export function orificesFor(request: Pick<SetupRequest, 'coating' | 'element' | 'geometry' | 'spots'>) {
+  const { orifices } = archetypeOf(request.coating.archetype);
+  return isSmallPiece(request.element, request.geometry) && !isSpots(request)
+    ? { low: Math.min(orifices.low, SMALL_ORIFICES.low), high: Math.min(orifices.high, SMALL_ORIFICES.high) }
+    : orifices;
 }
 
 /** Values learned from the log that replace working defaults. */

@@ -1,3 +1,4 @@
+import type { Element } from './surfaceKinds';
 import { areaOf, boxOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
 import {
   accept,
@@ -129,6 +130,15 @@ export function narrowSide(geometry: SurfaceGeometry): Length {
   const main = mainPiece(geometry);
   const { width, height } = main.shape === 'outline' ? extentOf(main) : main;
   return quantity(Math.min(width, height));
+}
+
+/** Trim, eaves and bars up to this across are small work, m. */
+const SMALL = 0.3;
+const SMALL_ELEMENTS: ReadonlySet<Element> = new Set(['trim', 'edge', 'spindles', 'open-fence']);
+
+/** Gutters, casings, skirting, bars: narrow work that wants little paint at a time. */
+export function isSmallPiece(element: Element, geometry: SurfaceGeometry): boolean {
+  return SMALL_ELEMENTS.has(element) && narrowSide(geometry) <= SMALL + 1e-9;
 }
 
 /** The outline of a piece, from its lower left corner. */

@@ -105,6 +105,12 @@ export const USUAL_OVER: Readonly<Record<Element, number>> = {
   'open-fence': 0.78,
 };
 
+/** Fan numbers for patches that are touched in. */
+export const PATCH_FANS = { low: 3, high: 4 } as const;
+
+/** Orifices for gutters, casings and other small work, thou: at any paint a pump pushes through them. */
+export const SMALL_ORIFICES = { low: 9, high: 13 } as const;
+
 /** Fan numbers that suit the piece; outside in a breeze one narrower. */
 export function usualFans(element: Element, side: Side, wind: Wind): { low: number; high: number } {
   const { low, high } = ELEMENT_DATA[element].fans;

@@ -9,10 +9,9 @@ import {
   type PlannedPass,
 } from '../passes';
 import { seeded } from '../random';
-import type { SetupCard, SetupRequest } from '../setup';
+import { sprayedPiece, type SetupCard, type SetupRequest } from '../setup';
 import { boxOf, checkPiece, type Piece, type Point } from '../shape';
 import type { SimulationJob } from '../simulation';
-import { mainPiece } from '../takeoff';
 import { accept, quantity, type Fraction, type Length, type Result, type UnitSystem } from '../units';
 
 /** A piece of a surface with its passes, and the simulation that shows what they lay. */
@@ -61,7 +60,7 @@ export function wallFilm(
     fanWidth: quantity<Length>(card.fan.value),
     overlap: quantity<Fraction>(card.overlap.value),
   };
-  const cover = passesOf(mainPiece(request.geometry), request.element, fan);
+  const cover = passesOf(sprayedPiece(request), request.element, fan);
   const piece = pieceMoved(cover.piece);
   const checkedPiece = checkPiece(piece);
   if (!checkedPiece.ok) return checkedPiece;

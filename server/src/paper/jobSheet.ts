@@ -109,8 +109,8 @@ function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedS
         ? where(surface)
         : `${where(surface)}, ${showText(layer.share, 'percent', units)} in spots`,
       speedText(card, units),
-      showText(card.area.net * layer.share, 'area', units),
-      showText(card.paint.value * layer.share, 'volume', units),
+      showText(card.area.net, 'area', units),
+      showText(card.paint.value, 'volume', units),
     ]),
   );
 }
