@@ -81,12 +81,15 @@ function turnedPiece(piece: Piece, angle: number): Piece {
   return made;
 }
 
-/** Up to so many fans high a piece is laid in two passes, their middles this share of it inside its edges. */
-const NARROW = { upTo: 1.2, inset: 0.21 } as const;
+/**
+ * Up to so many fans high a piece is laid in two passes. So far apart, as a share of the fan, two of them lay the most even film on it; on
+ * a piece narrower than that they stay inside it, since more would miss it.
+ */
+const NARROW = { upTo: 1.2, apart: 0.72, ofPiece: 0.8 } as const;
 
 /**
  * Middles of the passes from top to bottom of a height: the fan laps the edge as it laps a pass. A narrow piece takes one
- * pass, or two that lay three quarters of their mean or more everywhere.
+ * pass, or two.
  */
 export function lines(
   low: number,
@@ -101,8 +104,9 @@ export function lines(
     return { at: [(high + low) / 2], spacing: wanted };
   const count = Math.ceil((first - last) / wanted - 1e-9) + 1;
   if (count > 2 && high - low <= NARROW.upTo * fanWidth) {
-    const inside = NARROW.inset * (high - low);
-    return { at: [high - inside, low + inside], spacing: high - low - 2 * inside };
+    const spacing = Math.min(NARROW.apart * fanWidth, NARROW.ofPiece * (high - low));
+    const middle = (high + low) / 2;
+    return { at: [middle + spacing / 2, middle - spacing / 2], spacing };
   }
   const spacing = (first - last) / (count - 1);
   return { at: Array.from({ length: count }, (_, index) => first - index * spacing), spacing };

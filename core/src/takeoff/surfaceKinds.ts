@@ -90,7 +90,7 @@ export function transferEfficiency(element: Element, side: Side, wind: Wind): Sp
 }
 
 /**
- * Share of the fan that is over the usual piece of each kind, by its plan of passes with a usual fan: what the table of transfer
+ * Share of the fan that is over the usual pieces of each kind, by their plans of passes with usual fans, the middle of it: what the table of transfer
  * efficiency has of misses. What it has besides is lost in the air. (method.md, "What lands"; a test works them out again.)
  */
 export const USUAL_OVER: Readonly<Record<Element, number>> = {
@@ -98,11 +98,11 @@ export const USUAL_OVER: Readonly<Record<Element, number>> = {
   ceiling: 0.94,
   door: 0.86,
   cabinet: 0.75,
-  trim: 0.72,
+  trim: 0.69,
   edge: 0.81,
-  spindles: 0.74,
+  spindles: 0.72,
   'lapped-fence': 0.92,
-  'open-fence': 0.78,
+  'open-fence': 0.77,
 };
 
 /** Fan numbers for patches that are touched in. */
