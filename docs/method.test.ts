@@ -229,7 +229,8 @@ function jobSoFar(done: number, litres: number) {
   if (!only) throw new Error('no plan');
   return only;
 }
-const overlapChoice = () => 100 * overlapAdvice(evenFanProfile(1), undefined, visibleShare(1)).verdict.variation;
+const overlapChoice = () =>
+  100 * overlapAdvice(evenFanProfile(1), undefined, visibleShare(1)).verdict.variation;
 const share = (explained: Explained) => explained.value;
 
 const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => number]>> = {

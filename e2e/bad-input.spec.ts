@@ -42,13 +42,14 @@ test('a four-digit tip is read as such, a wrong one explained, one over the spra
   page,
 }) => {
   await page.getByRole('button', { name: 'Use another tip' }).click();
-  const code = page.getByLabel('Tip code, three or four digits');
+  const code = page.getByLabel('Tip number, as it stands on the tip');
   await code.fill('5150');
   await expect(alert(page, /fan 51.*Did you mean 515/)).toBeVisible();
   await code.fill('527');
   await expect(alert(page, /over this sprayer's limit of 23/)).toBeVisible();
-  await code.fill('1021');
+  await code.fill('10 21');
   await expect(page.getByTestId('tip-code')).toHaveText('1021');
+  await expect(page.getByTestId('tip-decoded')).toContainText(/1021: 508 mm fan, 0\.53 mm hole/);
   await page.getByRole('button', { name: 'Back to the best tip' }).click();
   await expect(page.getByTestId('tip-code')).not.toHaveText('1021');
 });

@@ -278,6 +278,25 @@ test(
   },
 );
 
+test('the tips of a job: few, ours first, put on its surfaces in one step and taken back', async ({
+  page,
+}) => {
+  await page.goto(`${address()}${await demoJob()}/take`);
+  await page.getByRole('button', { name: 'Fewer tips' }).click();
+  const answer = page.getByTestId('job-tips-answer');
+  await expect(answer).toContainText(/\d tips, (all ours|\d to buy)/);
+  await expect(answer).toContainText('Every finish stays within 10 % of its best tip.');
+  const tips = await page.getByTestId('job-tip').count();
+  await page.getByRole('radio', { name: '3', exact: true }).click();
+  await expect(page.getByTestId('job-tip')).toHaveCount(3);
+  await page.getByRole('radio', { name: 'It takes' }).click();
+  await expect(page.getByTestId('job-tip')).toHaveCount(tips);
+  await page.getByRole('button', { name: 'Use these tips' }).click();
+  await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toHaveCount(0);
+});
+
 test('the buy list of a job: containers by the risk chosen, where the paint goes, what makes it unsure', async ({
   page,
 }) => {
@@ -304,7 +323,7 @@ test('the buy list of a job: containers by the risk chosen, where the paint goes
 
   await lines.first().click();
   const sheet = page.getByRole('dialog');
-  await expect(sheet.getByText('Overspray and bounce')).toBeVisible();
+  await expect(sheet.getByText('Beside the pieces and in the air')).toBeVisible();
   await expect(sheet.getByText(/\d+ % of it$/).first()).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(sheet).toHaveCount(0);

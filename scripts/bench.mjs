@@ -90,13 +90,22 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
-  const { purchase } = await coreBench('tern');
+  const { purchase, tipsOfJob } = await coreBench('tern');
   const { seconds, coatings, layers } = purchase(8);
   results.push(
     line(
       `purchase of Tern Boathouse, ${coatings} coatings on ${layers} layers, 20,000 draws`,
       seconds * 1000,
       250,
+      'ms',
+    ),
+  );
+  const set = tipsOfJob(6);
+  results.push(
+    line(
+      `tips of Tern Boathouse, ${set.tips} for ${set.surfaces} surfaces, searches and all`,
+      set.seconds * 1000,
+      100,
       'ms',
     ),
   );

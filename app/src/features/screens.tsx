@@ -41,6 +41,7 @@ export const InTheSprayer = screen((screens) => screens.InTheSprayer, null);
 export const Strip = screen((screens) => screens.Strip, null);
 export const ToolScreen = screen((screens) => screens.ToolScreen, waiting('On site'));
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take along'));
+export const JobTipsScreen = screen((screens) => screens.JobTipsScreen, waiting('Tips for the job'));
 export const BookScreen = screen((screens) => screens.BookScreen, waiting('Rates and prices', '/settings'));
 export const PeopleScreen = screen((screens) => screens.PeopleScreen, waiting('People', '/settings'));
 export const PersonScreen = screen((screens) => screens.PersonScreen, waiting('Person', '/people'));

@@ -2,11 +2,13 @@ import {
   accept,
   inUnit,
   parseQuantity,
+  show,
   unitOf,
   within,
   type Bounds,
   type DisplayKind,
   type Result,
+  type UnitSystem,
 } from '@fine-spray/core/units';
 import CircleAlert from 'lucide-react-native/icons/circle-alert';
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react';
@@ -131,7 +133,17 @@ export interface QuantityFieldProps {
 const same = (one: number | undefined, other: number | undefined): boolean =>
   one === other || Math.abs((one ?? NaN) - (other ?? NaN)) <= 1e-12;
 
-const asTyped = (value: number) => String(Number(value.toPrecision(6)));
+/** Decimals somebody types: what has more was worked out, or comes from other units. */
+const TYPED_DECIMALS = 3;
+
+/** A value as it stands in a field: as it was typed, or, worked out, rounded as it is shown everywhere. */
+function asTyped(value: number, kind: DisplayKind, system: UnitSystem): string {
+  const exact = inUnit(value, kind, system);
+  const short = Number(exact.toFixed(TYPED_DECIMALS));
+  if (Math.abs(exact - short) <= 1e-9 * Math.max(1, Math.abs(exact))) return String(short);
+  const settled = Number(show(value, kind, system).number.replace(/,/g, '').replace('−', '-'));
+  return String(settled === 0 ? Number(exact.toPrecision(2)) : settled);
+}
 
 /** What is typed into a number with a unit: it stays as typed, and a value goes out only when it can be taken. */
 export function useTypedQuantity({
@@ -173,7 +185,7 @@ export function useTypedQuantity({
     sent.current = result.value;
     onChange(result.value);
   };
-  const text = typed ?? (value === undefined ? '' : asTyped(inUnit(value, kind, system)));
+  const text = typed ?? (value === undefined ? '' : asTyped(value, kind, system));
   return { text, message, type, unit: unitOf(kind, system), system };
 }
 

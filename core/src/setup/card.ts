@@ -48,6 +48,8 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   /** The best tip when another was chosen by hand. */
   readonly chosen: boolean;
   readonly nextBest: readonly TipAdvice[];
+  /** The best tip of the rack, where the one of the card is not on it and one of these does nearly as well. */
+  readonly ours?: TipAdvice;
   readonly refusedTips: number;
   /** What speaks against spraying this here at all. */
   readonly doubts: readonly Doubt[];
@@ -92,6 +94,9 @@ export function safetyOf(request: SetupRequest, step: Step): SafetyContext {
   };
 }
 
+/** A tip of the rack with this much of the best one's score need not be bought. Judgement. */
+const NEARLY = 0.85;
+
 /** Length a stroke is timed over: a wall's usual 2.4 m (8 ft), shorter where the piece is. */
 function strokeLength(side: number, system: UnitSystem): number {
   const steps =
@@ -130,14 +135,18 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     if (result?.ok) main = score(result.value, context);
   }
   const others = ranking.tips.filter(({ candidate }) => !isSameTip(candidate.tip, main.candidate.tip));
+  const ours = main.onRack
+    ? undefined
+    : others.find(({ onRack, score: fit }) => onRack && fit >= NEARLY * main.score);
   const line = lineNumbers(context, main.candidate);
   if (line.dialledIn?.state === 'used') main = asDialledIn(context, main, line, system);
   return accept({
     tip: adviceOn(main, context, system),
     chosen: request.chosenTip !== undefined,
     nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
+    ...(ours ? { ours: adviceOn(ours, context, system, main) } : {}),
     refusedTips: ranking.refused.length,
-    doubts: doubtsOf(request, system),
+    doubts: doubtsOf(request, main.candidate.gunSpeed, system),
     ...line,
     ...numbersFor(context, main.candidate, line, system),
   });

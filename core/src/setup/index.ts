@@ -1,5 +1,6 @@
 export { setupCard, safetyOf, type SetupCard } from './card';
-export { pressuresAre, type DialledIn, type DialledInNow } from './dialledIn';
+export { checkRequest } from './check';
+export { pressuresAre, tipDialledIn, type DialledIn, type DialledInNow } from './dialledIn';
 export { gunSpeedOf } from './filmNumbers';
 export { netAreaOf } from './paint';
 export { CRITERIA, type CriterionName } from './criteria';
@@ -23,6 +24,7 @@ export {
   fluidOf,
   isSpots,
   meshFor,
+  searchContext,
   sprayedPiece,
   type SearchContext,
   type SetupHistory,

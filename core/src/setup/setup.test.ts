@@ -247,6 +247,20 @@ describe('what a painter would not sign', () => {
     expect(doubts({ paintTemperature: of(10, '°C') })).toEqual([]);
     expect(doubts({ kind: 'planed-timber', condition: 'bare' })).toEqual([expect.stringMatching(/knots/)]);
     expect(doubts({ side: 'outside' })).toEqual([expect.stringMatching(/made for rooms/)]);
+    const tip = (orificeThou: number) => ({ family: 'standard' as const, fan: 5, orificeThou });
+    expect(doubts({ chosenTip: tip(19), hoses: wideHose })).toEqual([
+      expect.stringMatching(/faster than an arm/),
+    ]);
+    expect(doubts({ chosenTip: tip(11) })).toEqual([]);
+    const fence = {
+      element: 'lapped-fence',
+      side: 'outside',
+      kind: 'sawn-timber',
+      condition: 'bare',
+    } as const;
+    expect(doubts({ ...fence, coating: coating('penetrating-stain') })).toEqual([
+      expect.stringMatching(/slower than an arm holds/),
+    ]);
   });
 });
 

@@ -43,3 +43,4 @@ export {
   type WearReading,
 } from './wear';
 export { SEALS, checkSeal, sealFor, type Seal, type SealAdvice } from './seal';
+export { flowWords, otherSchoolWords, readTypedTip, tipWords, type TypedTip } from './typed';

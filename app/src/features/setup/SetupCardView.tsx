@@ -11,10 +11,12 @@ import {
   type Explained,
   type SetupCard,
   type TipAdvice,
+  type UnitSystem,
 } from '@fine-spray/core';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { STEP_TITLES } from '@/features/cautions';
+import { Button } from '@/ui/button';
 import { CautionBox, CautionList } from '@/ui/caution';
 import { BigNumber } from '@/ui/number';
 import { Words, type Colour } from '@/ui/text';
@@ -117,7 +119,7 @@ export function SetupCardView({
   const open = (part: CardPart) => () => onOpen(part);
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
-      <TipPart card={card} open={open} hoseText={hoseText} />
+      <TipPart card={card} open={open} hoseText={hoseText} onPickTip={onPickTip} />
       {card.doubts.map(({ what, why, instead }) => (
         <CautionBox key={why} what={what} why={why} instead={instead} />
       ))}
@@ -142,7 +144,13 @@ export function SetupCardView({
 }
 
 /** The tip, what its code means, why it, and the line it stands on. */
-function TipPart({ card, open, hoseText }: PartProps & { hoseText: string }) {
+function TipPart({
+  card,
+  open,
+  hoseText,
+  onPickTip,
+}: PartProps &
+  Pick<SetupCardViewProps, 'hoseText'> & { onPickTip: ((advice: TipAdvice) => void) | undefined }) {
   const { system } = useUnits();
   const { tip } = card.tip.candidate;
   return (
@@ -164,9 +172,20 @@ function TipPart({ card, open, hoseText }: PartProps & { hoseText: string }) {
         </View>
       </View>
       <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>
+      {card.ours && onPickTip ? (
+        <Button label={oursText(card, card.ours, system)} onPress={() => card.ours && onPickTip(card.ours)} />
+      ) : null}
       <Scene card={card} hoseText={hoseText} />
     </View>
   );
+}
+
+/** "517, on your rack: 2 min more than with 617": a tip need not be bought. */
+function oursText(card: SetupCard, ours: TipAdvice, system: UnitSystem): string {
+  const more = ours.candidate.sprayingTime - card.tip.candidate.sprayingTime;
+  const { number, unit } = show(Math.abs(more), 'trigger', system);
+  const beside = number === '0' ? 'as quick as' : `${number} ${unit} ${more > 0 ? 'more' : 'less'} than with`;
+  return `${ours.code}, on your rack: ${beside} ${card.tip.code}`;
 }
 
 /** What the hand sets: pressures, how fast the gun moves; and the paint it takes. */

@@ -133,14 +133,14 @@ describe('the tip', () => {
 
   it('keeps the tip as it was while a code cannot be read, and says why', () => {
     show({ tip: { code: '517', family: 'standard' } });
-    const label = 'Tip code, three or four digits';
+    const label = 'Tip number, as it stands on the tip';
     type(label, '51');
     expect(surface.tip?.code).toBe('517');
     expect(screen.getByText(/three or four digits, such as/)).toBeTruthy();
     expect(invalid['tip']).toBeDefined();
     type(label, '514');
-    expect(screen.getByText(/It exists as fine-finish/)).toBeTruthy();
-    type(label, '1021');
+    expect(surface.tip).toEqual({ code: '514', family: 'fine-finish' });
+    type(label, '10 21 std');
     expect(surface.tip?.code).toBe('1021');
     expect(invalid['tip']).toBeUndefined();
     fireEvent.press(screen.getByText('Back to the best tip'));

@@ -19,10 +19,10 @@ import { useKeepSystem } from './useKeepSystem';
 
 const TITLE = 'Coating systems';
 
-/** The coating systems of a job, group by group: one tap changes all surfaces alike. */
 /** Where a group has no surface left. */
 const PLAIN = { kind: 'smooth-board', condition: 'sealed', side: 'inside' } as const;
 
+/** The coating systems of a job, group by group: one tap changes all surfaces alike. */
 export function SystemsScreen({ jobId }: { jobId: string }) {
   return (
     <JobFrame

@@ -15,12 +15,15 @@ import {
   type TakeLine,
   type UnitSystem,
 } from '@fine-spray/core';
+import { useRouter } from 'expo-router';
+import SprayCan from 'lucide-react-native/icons/spray-can';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { readTexts, useKept } from '@/data/kept';
 import { useList } from '@/data/resources';
 import { rigMisfits } from '@/features/kit';
 import { JobFrame, type LoadedJob } from '@/features/frame';
+import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
@@ -116,6 +119,7 @@ function neededFor(
 
 function Taking({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
+  const router = useRouter();
   const gear = useList('gear').data;
   const rooms = [...new Set(surfaces.map(({ room }) => room))];
   const [left, setLeft] = useKept(`rooms left out ${job.id}`, readTexts, []);
@@ -147,6 +151,12 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
         {missing.map(({ what }) => (
           <Words key={what}>{what}</Words>
         ))}
+        <Button
+          label="Fewer tips"
+          icon={SprayCan}
+          className="self-start"
+          onPress={() => router.navigate(`/jobs/${job.id}/tips`)}
+        />
       </Panel>
       {worked.misfits.map(({ code, what, why, instead }) => (
         <CautionBox key={code + what} what={what} why={why} instead={instead} />

@@ -1,0 +1,1 @@
+export { JobTipsScreen } from './JobTipsScreen';
