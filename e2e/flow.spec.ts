@@ -289,7 +289,7 @@ test('the tips of a job: few, ours first, put on its surfaces in one step and ta
   const tips = await page.getByTestId('job-tip').count();
   await page.getByRole('radio', { name: '3', exact: true }).click();
   await expect(page.getByTestId('job-tip')).toHaveCount(3);
-  await page.getByRole('radio', { name: 'It takes' }).click();
+  await page.getByRole('radio', { name: 'Any', exact: true }).click();
   await expect(page.getByTestId('job-tip')).toHaveCount(tips);
   await page.getByRole('button', { name: 'Use these tips' }).click();
   await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toBeVisible();

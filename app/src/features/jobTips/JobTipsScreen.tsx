@@ -1,5 +1,13 @@
 import type { BatchWrite, Surface } from '@fine-spray/contract';
-import { FAMILY_DATA, counted, showText, type TipSet, type TipUse, type UnitSystem } from '@fine-spray/core';
+import {
+  FAMILY_DATA,
+  counted,
+  showText,
+  writeTipCode,
+  type TipSet,
+  type TipUse,
+  type UnitSystem,
+} from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -37,7 +45,7 @@ export function JobTipsScreen({ jobId }: { jobId: string }) {
 /** How near its best tip every surface stays, how many tips at most, and whether any is bought. */
 interface Wanted {
   readonly loss: '0.05' | '0.1' | '0.2';
-  readonly most: 'any' | '5' | '4' | '3' | '2';
+  readonly most: 'any' | '4' | '3' | '2';
   readonly whose: 'any' | 'ours';
 }
 
@@ -47,8 +55,7 @@ const LOSSES = [
   { value: '0.2', label: '20 %' },
 ] as const;
 const MOST = [
-  { value: 'any', label: 'It takes' },
-  { value: '5', label: '5' },
+  { value: 'any', label: 'Any' },
   { value: '4', label: '4' },
   { value: '3', label: '3' },
   { value: '2', label: '2' },
@@ -66,11 +73,12 @@ function answerText({ tips }: TipSet): string {
   return `${counted(tips.length, 'tip')}, ${bought === 0 ? 'all ours' : `${bought} to buy`}`;
 }
 
-/** What a surface loses by the tip it gets: nothing said where it is its best. */
+/** How a surface fares with the tip it gets beside its best one: nothing said where it takes as long. */
 function lossText({ used, best }: TipUse, system: UnitSystem): string {
   const more = used.time - best.time;
   const time = showText(Math.abs(more), 'trigger', system);
-  return time.startsWith('0 ') ? '' : ` (${time} ${more > 0 ? 'more' : 'less'} than with its best)`;
+  if (time.startsWith('0 ')) return '';
+  return `: ${time} ${more > 0 ? 'slower' : 'quicker'} than with ${writeTipCode(best.tip)}, its best`;
 }
 
 export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { startWorker?: StartWorker }) {
