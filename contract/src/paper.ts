@@ -16,7 +16,7 @@ export const paperOptions = z
     units: oneOf('Units', ['metric', 'us']).default('metric'),
     /** How often what is bought is to be enough. */
     risk: oneOf('Risk', Object.keys(RISKS) as [Risk, ...Risk[]]).default('P80'),
-    aim: oneOf('Aim', CONTAINER_AIMS).default('left over'),
+    aim: oneOf('Aim', CONTAINER_AIMS).default('cost'),
     /** Whether the plan stands on the crew's own log where it has something to say. */
     history: oneOf('History', ['yes', 'no']).default('no'),
     /** Day printed on it, as it is where it is printed. */

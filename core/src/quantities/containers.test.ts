@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { containersFor } from '.';
-import { of } from '../units';
+import { containersFor, staysShut, usualContainers } from '.';
+import { of, quantity, to, type Volume } from '../units';
 
 const litres = (sizes: number[]) => sizes.map((size) => of(size, 'L'));
 const total = (counts: readonly { size: number; count: number }[]) =>
@@ -21,6 +21,41 @@ function leastBought(need: number, sizes: readonly number[]): { bought: number; 
   walk(0, 0, 0);
   return best;
 }
+
+describe('containers as people buy them', () => {
+  const bought = (need: number, ...sizes: number[]) =>
+    usualContainers(of(need, 'L'), litres(sizes)).map(({ size, count }) => [
+      count,
+      Number(to(quantity<Volume>(size), 'L').toFixed(3)),
+    ]);
+  it('are one more large one, not a row of small ones', () => {
+    expect(bought(129.4, 1, 2.5, 5, 10)).toEqual([[13, 10]]);
+    expect(bought(9.2, 1, 2.5, 5, 10)).toEqual([[1, 10]]);
+    expect(bought(12, 1, 2.5, 5, 10)).toEqual([
+      [1, 10],
+      [2, 1],
+    ]);
+    expect(bought(0.8, 1, 2.5, 5, 10)).toEqual([[1, 1]]);
+  });
+
+  it('stay shut where so much is left, the largest first', () => {
+    const [large, small] = [of(10, 'L'), of(2.5, 'L')];
+    const list = [
+      { size: small, count: 3 },
+      { size: large, count: 2 },
+    ];
+    expect(staysShut(list, of(13, 'L'))).toEqual([
+      { size: large, count: 1 },
+      { size: small, count: 1 },
+    ]);
+    expect(staysShut(list, of(2, 'L'))).toEqual([]);
+    expect(staysShut(list, of(-4, 'L'))).toEqual([]);
+    expect(staysShut(list, of(100, 'L'))).toEqual([
+      { size: large, count: 2 },
+      { size: small, count: 3 },
+    ]);
+  });
+});
 
 describe('containers', () => {
   it('buys the least that is enough, then the fewest, as an exhaustive search does', () => {

@@ -12,7 +12,7 @@ export interface ContainerOffer {
 }
 
 /** What containers are chosen for first: little bought that is not needed, or little paid. */
-export const CONTAINER_AIMS = ['left over', 'cost'] as const;
+export const CONTAINER_AIMS = ['cost', 'left over'] as const;
 export type ContainerAim = (typeof CONTAINER_AIMS)[number];
 
 /** Resolution of the exact search: a hundredth of a litre. */
@@ -44,6 +44,28 @@ export function cheapestContainers(
   offers: readonly ContainerOffer[],
 ): readonly ContainerCount[] {
   return packed(volume, offers);
+}
+
+/** Where nobody has put in prices, ten times the paint costs about seven times as much. Judgement. */
+const PRICE_BY_SIZE = 0.85;
+
+/** Containers as people buy them where no price is known: large ones are cheaper by the litre, and few lids are opened. */
+export const usualContainers = (volume: Volume, sizes: readonly number[]): readonly ContainerCount[] =>
+  packed(
+    volume,
+    sizes.map((size) => ({ size, price: size ** PRICE_BY_SIZE })),
+  );
+
+/** Containers of a purchase that stay shut when so much of it is left, the largest first: they go back to the shop. */
+export function staysShut(containers: readonly ContainerCount[], left: number): readonly ContainerCount[] {
+  let rest = left;
+  return [...containers]
+    .sort((a, b) => b.size - a.size)
+    .flatMap(({ size, count }) => {
+      const shut = Math.max(0, Math.min(count, Math.floor(rest / size + 1e-9)));
+      rest -= shut * size;
+      return shut > 0 ? [{ size, count: shut }] : [];
+    });
 }
 
 /**

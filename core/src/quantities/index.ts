@@ -11,6 +11,8 @@ export {
   boxingPlan,
   cheapestContainers,
   containersFor,
+  staysShut,
+  usualContainers,
   type BoxingStep,
   type ContainerAim,
   type ContainerCount,

@@ -325,7 +325,7 @@ describe('what to buy', () => {
     ];
     const one = demand(walls(4));
     const drawn = { sorted: Float64Array.from([of(14, 'L')]) };
-    const least = purchaseFor(one, drawn, 'P80', onSale);
+    const least = purchaseFor(one, drawn, 'P80', onSale, 'left over');
     expect([least.bought, least.cost]).toEqual([expect.closeTo(of(14, 'L'), 9), null]);
     const cheap = purchaseFor(one, drawn, 'P80', onSale, 'cost');
     expect([cheap.bought, cheap.cost]).toEqual([expect.closeTo(of(15, 'L'), 9), 110]);

@@ -1,5 +1,11 @@
 import { quantity } from '../units';
-import { cheapestContainers, containersFor, type ContainerAim, type ContainerCount } from './containers';
+import {
+  cheapestContainers,
+  containersFor,
+  usualContainers,
+  type ContainerAim,
+  type ContainerCount,
+} from './containers';
 import { coatingInputs, type CoatingDemand } from './demand';
 import { quantileOf, type PaintDistribution } from './draws';
 
@@ -38,18 +44,18 @@ export interface ContainerOnSale {
   readonly price: number | null;
 }
 
-/** Containers for a volume: for the least money among those with a price, or with the least left over. */
+/** Containers for a volume: for the least money among those with a price, as usually priced where none has one, or with the least left over. */
 function chosen(
   volume: number,
   onSale: readonly ContainerOnSale[],
   aim: ContainerAim,
 ): readonly ContainerCount[] {
   const offers = onSale.flatMap(({ size, price }) => (price === null ? [] : [{ size, price }]));
-  if (aim === 'cost' && offers.length > 0) return cheapestContainers(quantity(volume), offers);
-  return containersFor(
-    quantity(volume),
-    onSale.map(({ size }) => size),
-  );
+  const sizes = onSale.map(({ size }) => size);
+  if (aim === 'left over') return containersFor(quantity(volume), sizes);
+  return offers.length > 0
+    ? cheapestContainers(quantity(volume), offers)
+    : usualContainers(quantity(volume), sizes);
 }
 
 /** What containers cost; null where one of them has no price. */
@@ -69,7 +75,7 @@ export function purchaseFor(
   { sorted }: Pick<PaintDistribution, 'sorted'>,
   risk: Risk,
   onSale: readonly ContainerOnSale[],
-  aim: ContainerAim = 'left over',
+  aim: ContainerAim = 'cost',
 ): Purchase {
   const volume = quantileOf(sorted, RISKS[risk]);
   const containers = chosen(volume, onSale, aim);

@@ -18,10 +18,12 @@ import {
   counted,
   moneyText,
   showText,
+  staysShut,
   waterfall,
   type ContainerAim,
   type ContainerCount,
   type Risk,
+  type UnitSystem,
 } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
@@ -50,14 +52,26 @@ const RISK_WORDS: Readonly<Record<Risk, string>> = {
 const RISK_OPTIONS = (Object.keys(RISKS) as Risk[]).map((value) => ({ value, label: RISK_WORDS[value] }));
 
 const AIM_OPTIONS = [
-  { value: 'left over', label: 'Little left over' },
   { value: 'cost', label: 'Least money' },
+  { value: 'left over', label: 'Little left over' },
 ] as const;
+
+/** "9 lids. Likely 12 L stay: 1 × 10 L shut, to give back." */
+function leftText(containers: readonly ContainerCount[], left: number, system: UnitSystem): string {
+  const lids = counted(
+    containers.reduce((sum, { count }) => sum + count, 0),
+    'lid',
+  );
+  if (left <= 0) return `${lids}. Likely all of it is used.`;
+  const shut = staysShut(containers, left);
+  const back = shut.length > 0 ? `: ${containerText(shut, system)} shut, to give back` : '';
+  return `${lids}. Likely ${showText(left, 'volume', system)} stay${back}.`;
+}
 
 /** One coating: what to buy, largest, and how sure it is. */
 function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: string; onOpen: () => void }) {
   const { system } = useUnits();
-  const { order, purchase, distribution } = line;
+  const { order, purchase, distribution, likely } = line;
   const { bought, enough, containers, volume, tips, cost } = purchase;
   return (
     <Pressable
@@ -73,6 +87,9 @@ function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: strin
         {containerText(containers, system)}
       </Words>
       <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chanceText(enough)}. Carry ${tips} tips.`}</Words>
+      <Words size={14} colour="ink2">
+        {leftText(containers, bought - likely, system)}
+      </Words>
       <Curve distribution={distribution} wanted={volume} bought={bought} />
       <Words className="sr-only">Where it goes</Words>
     </Pressable>
@@ -184,7 +201,7 @@ export function BuyList({
 }) {
   const { state, again } = usePurchase(orders, startWorker);
   const [risk, setRisk] = useState<Risk>('P80');
-  const [aim, setAim] = useState<ContainerAim>('left over');
+  const [aim, setAim] = useState<ContainerAim>('cost');
   const [openId, setOpenId] = useState<string>();
   const { data: company } = useCompany();
   const lines = useMemo(

@@ -27,7 +27,7 @@ export interface PaperButtonProps {
 }
 
 /** Makes a sheet of a job to print or to send. */
-export function PaperButton({ job, kind, size, risk = 'P80', aim = 'left over' }: PaperButtonProps) {
+export function PaperButton({ job, kind, size, risk = 'P80', aim = 'cost' }: PaperButtonProps) {
   const [busy, setBusy] = useState(false);
   const [usual] = usePaperSize();
   const [history] = useOurHistory();
