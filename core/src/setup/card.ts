@@ -152,6 +152,17 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
   });
 }
 
+/** A tip chosen by hand with less than this of the best one's score does not fit any more. Judgement. */
+const STILL_FITS = 0.7;
+
+/** Whether a tip chosen by hand still does for a surface: it works there, and not far worse than the best one. */
+export function chosenTipFits(request: SetupRequest): boolean {
+  const card = setupCard(request);
+  if (!card.ok) return request.chosenTip === undefined || card.field !== 'tip';
+  const [next] = card.value.nextBest;
+  return !card.value.chosen || !next || card.value.tip.score >= STILL_FITS * next.score;
+}
+
 /** Why the tip one would reach for first, of the coating's usual orifice, was refused. */
 function usualRefusal({ refused }: Ranking, request: SetupRequest): string {
   const { low } = orificesFor(request);

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { CRITERIA, evenFanPressure, netAreaOf, setupCard, type SetupCard, type SetupRequest } from '.';
+import {
+  CRITERIA,
+  chosenTipFits,
+  evenFanPressure,
+  netAreaOf,
+  setupCard,
+  type SetupCard,
+  type SetupRequest,
+} from '.';
 import { ARCHETYPE_IDS, archetypeOf } from '../coating';
 import type { Explained } from '../explain';
 import { SPRAYER_CLASSES, SPRAYER_CLASS_DATA } from '../line';
@@ -234,6 +242,28 @@ describe('the cautions of a card', () => {
     const high = cautions({ geometry: { shape: 'rectangle', width: 4, height: 5, count: 1, openings: [] } });
     expect(high.atGun).toContain('fall');
     expect(high.before).not.toContain('fall');
+  });
+});
+
+describe('a tip chosen by hand', () => {
+  it('is let go when paint or piece changes so that it no longer fits, and not before', () => {
+    const fits = (extra: Partial<SetupRequest>) =>
+      chosenTipFits(wallRequest({ chosenTip: { family: 'standard', fan: 5, orificeThou: 17 }, ...extra }));
+    expect(fits({})).toBe(true);
+    expect(fits({ coating: coating('wall-satin') })).toBe(true);
+    // Refused for the sprayer; a wall tip on spindles with enamel; nothing chosen always fits
+    expect(fits({ chosenTip: { family: 'standard', fan: 5, orificeThou: 27 } })).toBe(false);
+    expect(
+      fits({
+        element: 'spindles',
+        kind: 'planed-timber',
+        coating: coating('trim-enamel'),
+        geometry: { shape: 'rectangle', width: 0.14, height: 0.9, count: 30, openings: [] },
+      }),
+    ).toBe(false);
+    expect(fits({ chosenTip: undefined })).toBe(true);
+    // What is refused for another reason says nothing of the tip
+    expect(fits({ coats: 0 })).toBe(true);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Job } from '@fine-spray/contract';
-import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
-import { writeTipCode, type SetupCard, type Tip } from '@fine-spray/core';
+import { requestFor, type Kit, type SetupJob, type SetupSurface } from '@fine-spray/contract/planning';
+import { chosenTipFits, writeTipCode, type SetupCard, type Tip } from '@fine-spray/core';
 import { useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { SetUpsSheet } from '@/features/compare';
@@ -33,6 +33,9 @@ export interface SurfaceEditorProps {
   readonly below?: ReactNode;
 }
 
+/** What decides whether a tip fits. */
+const PAINT_AND_PIECE = ['coatingId', 'element', 'kind', 'side', 'geometry'] as const;
+
 /** Answer first, inputs second; side by side when wide. The card is worked out here, with no round trip. */
 export function SurfaceEditor({
   surface,
@@ -57,6 +60,23 @@ export function SurfaceEditor({
   const allErrors = refusal
     ? { ...errors, [refusal.field]: errors[refusal.field] ?? refusal.message }
     : errors;
+
+  /** A tip chosen by hand goes when paint or piece changes so that it no longer fits. */
+  function change(next: Partial<SetupSurface>) {
+    const { tip } = surface;
+    const changed = { ...surface, ...next };
+    const moves = PAINT_AND_PIECE.some((field) => field in next);
+    const asked = tip && !('tip' in next) && moves ? requestFor(changed, job, kit) : undefined;
+    if (!tip || !asked || chosenTipFits(asked)) {
+      onChange(next);
+      return;
+    }
+    onChange({ ...next, tip: null });
+    toast({
+      text: `${tip.code} does not fit any more: the best tip is taken.`,
+      undo: () => onChange({ tip }),
+    });
+  }
 
   function pickTip(tip: Tip) {
     if (underneath) {
@@ -90,7 +110,7 @@ export function SurfaceEditor({
         coatings={kit.coatings}
         bestTip={tipOn(card)}
         errors={allErrors}
-        onChange={onChange}
+        onChange={change}
         onInvalid={onInvalid}
       />
       {below}
