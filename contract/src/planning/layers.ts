@@ -90,7 +90,7 @@ export function requestFor(
     lift: job.lift,
     rack: kit.tips,
   });
-  const history = historyOf(kit.history, asSprayed);
+  const history = historyOf(kit.history, asSprayed, request.coating);
   const dialledIn = dialledInOn(kit, surface.id ?? NO_SURFACE, coating.id, job);
   const paintTemperature = paintAtOf(kit, job, coating.id);
   const site = {

@@ -11,6 +11,7 @@ import {
   systemWaiting,
   type LogEntry,
 } from '@fine-spray/core';
+import { coatingValues } from '@fine-spray/core/coating';
 import {
   entriesOfKind,
   jobFile,
@@ -262,24 +263,35 @@ describe('the history of the crew in a plan', () => {
     }).flat();
   const history = planHistory(readRecord(landed(0.55, 'inside', 30)));
   const MATT = { coatingId: 'matt' };
+  const PAINT = { name: 'Matt', archetype: 'wall-matt', overrides: {} } as const;
 
   it('is what the log says of a kind of work, inside whatever the wind', () => {
-    const inside = historyOf(history, { ...MATT, element: 'wall', side: 'inside', wind: 'breeze' });
+    const inside = historyOf(history, { ...MATT, element: 'wall', side: 'inside', wind: 'breeze' }, PAINT);
     expect(inside?.transfer?.value).toBeGreaterThan(0.53);
     expect(inside?.transfer?.value).toBeLessThan(0.65);
     expect(inside?.transfer?.source).toBe('30 coats in 30 jobs of this crew');
   });
 
   it('is silent where the log is, and without a log', () => {
-    expect(historyOf(history, { ...MATT, element: 'door', side: 'inside', wind: 'calm' })).toBeUndefined();
-    expect(historyOf(history, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' })).toBeUndefined();
-    expect(historyOf(undefined, { ...MATT, element: 'wall', side: 'inside', wind: 'calm' })).toBeUndefined();
+    expect(
+      historyOf(history, { ...MATT, element: 'door', side: 'inside', wind: 'calm' }, PAINT),
+    ).toBeUndefined();
+    expect(
+      historyOf(history, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' }, PAINT),
+    ).toBeUndefined();
+    expect(
+      historyOf(undefined, { ...MATT, element: 'wall', side: 'inside', wind: 'calm' }, PAINT),
+    ).toBeUndefined();
   });
 
   it('keeps the winds apart outside', () => {
     const outside = planHistory(readRecord(landed(0.5, 'outside', 5)));
-    expect(historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' })).toBeDefined();
-    expect(historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'calm' })).toBeUndefined();
+    expect(
+      historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'breeze' }, PAINT),
+    ).toBeDefined();
+    expect(
+      historyOf(outside, { ...MATT, element: 'wall', side: 'outside', wind: 'calm' }, PAINT),
+    ).toBeUndefined();
   });
 
   it('makes the walls it is about want more paint, and leaves the others as they were', () => {
@@ -294,6 +306,66 @@ describe('the history of the crew in a plan', () => {
       } else expect(after).toBe(before.volume.value);
     });
     expect(walls).toBeGreaterThan(10);
+  });
+});
+
+describe('a paint by the cups of the crew', () => {
+  const wall = surfaces.find(({ element, side }) => element === 'wall' && side === 'inside');
+  if (!wall) throw new Error('no wall');
+  const own = kit.coatings.find(({ id }) => id === wall.coatingId);
+  if (!own) throw new Error('no coating');
+  const sheet = coatingValues(own);
+  const cup = (index: number, viscosity: number, celsius: number, thinner = 0): LogEntry => ({
+    id: `v${index}`,
+    at: index,
+    author: '',
+    kind: 'viscosity',
+    coating: wall.coatingId,
+    cup: 'dip-5',
+    thinner: quantity(thinner),
+    reads: [{ viscosity: quantity(viscosity), temperature: of(celsius, '°C'), thinner: quantity(thinner) }],
+  });
+  const cardWith = (entries: readonly LogEntry[], celsius = 23) => {
+    const history = planHistory(readRecord([...entries]));
+    const paintAt = { [job.id]: { [wall.coatingId]: of(celsius, '°C') } };
+    const request = requestFor(wall, job, { ...kit, history, paintAt });
+    const card = request
+      ? setupCard({ ...request, chosenTip: { family: 'standard', fan: 5, orificeThou: 17 } })
+      : undefined;
+    if (!card?.ok) throw new Error('no card');
+    return card.value;
+  };
+  const low = sheet.viscosityLowShear;
+  const usual = (celsius: number) => low * Math.exp(2800 * (1 / (celsius + 273.15) - 1 / 296.15));
+
+  it('is as thick as they say: thicker paint wants more pressure, thinner paint less, and the card says why', () => {
+    const plain = cardWith([]);
+    const many = (factor: number) =>
+      cardWith(Array.from({ length: 12 }, (_one, index) => cup(index, factor * low, 23)));
+    // 1.3^0.3 = 1.082 at the gun
+    expect(many(1.3).gunPressure.value / plain.gunPressure.value).toBeCloseTo(1.082, 2);
+    expect(many(1.3).pumpPressure.value).toBeGreaterThan(plain.pumpPressure.value * 1.1);
+    expect(many(0.6).gunPressure.value).toBeLessThan(plain.gunPressure.value);
+    const [read] = many(1.3).flow.inputs.filter(({ label }) => /iscosity/.test(label));
+    expect(read).toMatchObject({ basis: 'history', source: '12 cup readings of this crew' });
+  });
+
+  it('thickens in the cold as they say', () => {
+    const steep = (celsius: number) => low * Math.exp(5000 * (1 / (celsius + 273.15) - 1 / 296.15));
+    const cups = [8, 10, 12, 18, 23, 23].flatMap((celsius, at) =>
+      [0, 1].map((again) => cup(2 * at + again, steep(celsius), celsius)),
+    );
+    expect(cardWith(cups, 10).pumpPressure.value).toBeGreaterThan(cardWith([], 10).pumpPressure.value * 1.03);
+    expect(cardWith(cups, 23).pumpPressure.value / cardWith([], 23).pumpPressure.value).toBeCloseTo(1, 1);
+  });
+
+  it('teaches nothing where it reads as its sheet does', () => {
+    const cups = [5, 12, 23, 30].map((celsius, at) => cup(at, usual(celsius), celsius));
+    for (const celsius of [10, 23, 30]) {
+      const [taught, plain] = [cardWith(cups, celsius), cardWith([], celsius)];
+      expect(taught.pumpPressure.value / plain.pumpPressure.value).toBeCloseTo(1, 3);
+      expect(taught.gunSpeed.value / plain.gunSpeed.value).toBeCloseTo(1, 3);
+    }
   });
 });
 

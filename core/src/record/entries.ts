@@ -1,3 +1,4 @@
+import type { ViscosityReading } from '../coating';
 import type { CombInterval } from '../film';
 import type { Timed } from '../grouping';
 import type { Element, Side, Wind } from '../takeoff';
@@ -125,6 +126,8 @@ export interface ViscosityLogged extends EntryHead {
   readonly seconds?: number | undefined;
   /** Thinner per paint in the container in the end. */
   readonly thinner: Fraction;
+  /** What a standard cup said of it, before and after thinner went in. */
+  readonly reads?: readonly ViscosityReading[] | undefined;
 }
 
 export interface SetupConfirmed extends EntryHead {

@@ -27,6 +27,7 @@ export {
   searchContext,
   sprayedPiece,
   type SearchContext,
+  type KnownPaint,
   type SetupHistory,
   type SetupRequest,
 } from './request';

@@ -5,7 +5,7 @@ import { FAMILY_DATA, type TipFamily } from '../tip';
 import { accept, of, quantity, refuse, to, type Length, type Result, type UnitSystem } from '../units';
 import { demandOf } from './carries';
 import { checkRequest } from './check';
-import { fluidFrom, type SetupRequest } from './request';
+import { fluidFrom, viscosityInput, type SetupRequest } from './request';
 
 export interface LargestTip {
   /** Largest orifice the family is made in that this line carries, thou. */
@@ -63,8 +63,8 @@ export function largestTip(
 ): Result<LargestTip> {
   const area = checkRequest(request, system);
   if (!area.ok) return area;
-  const low = coatingInput(request.coating, 'viscosityLowShear');
-  const high = coatingInput(request.coating, 'viscosityHighShear');
+  const low = viscosityInput(request, 'viscosityLowShear');
+  const high = viscosityInput(request, 'viscosityHighShear');
   const density = coatingInput(request.coating, 'density');
   const { orifice, by } = limitOf(request, family, {
     low: low.value,

@@ -6,7 +6,7 @@ import { quantity, type Pressure } from '../units';
 import { dialledInWith, type DialledInNow } from './dialledIn';
 import { EVEN_FAN_RANGE } from './evenFan';
 import type { Candidate, PressureBand } from './candidate';
-import { fluidFrom, learnedEvenFan, type SearchContext, type SetupRequest } from './request';
+import { fluidFrom, learnedEvenFan, viscosityInput, type SearchContext, type SetupRequest } from './request';
 import { lineThrough } from './theLine';
 
 export interface LineNumbers {
@@ -55,8 +55,8 @@ export function lineNumbers(context: SearchContext, main: Candidate): LineNumber
     orificeDiameter(main.tip),
     `Tip code ${writeTipCode(main.tip)}`,
   );
-  const lowShear = coatingInput(request.coating, 'viscosityLowShear');
-  const highShear = coatingInput(request.coating, 'viscosityHighShear');
+  const lowShear = viscosityInput(request, 'viscosityLowShear');
+  const highShear = viscosityInput(request, 'viscosityHighShear');
   const density = coatingInput(request.coating, 'density');
 
   /** Pump pressure for a gun pressure, with the paint as these readings have it. */

@@ -1,11 +1,14 @@
 import {
+  REFERENCE_TEMPERATURE,
   archetypeOf,
+  coatingInput,
   coatingValues,
   powerLaw,
   temperatureFactor,
   thinnedViscosity,
   type Coating,
   type CoatingValues,
+  type PaintSlopes,
 } from '../coating';
 import type { HoseRun, LineFluid, Sprayer } from '../line';
 import { sagLimitFor, wetForDry } from '../film';
@@ -30,7 +33,7 @@ import {
   type Wind,
 } from '../takeoff';
 import type { Tip, TipFamily } from '../tip';
-import { of, quantity, type Fraction, type Length, type Temperature } from '../units';
+import { of, quantity, type Fraction, type Length, type Temperature, type Viscosity } from '../units';
 import type { DialledIn } from './dialledIn';
 import { DEFAULT_SCHOOLS, type Schools } from './schools';
 
@@ -110,6 +113,15 @@ export interface SetupHistory {
   readonly transfer?: Input | undefined;
   /** Even-fan pressure of this coating found over the one of the heuristic, by the family of the tip. */
   readonly evenFan?: Partial<Readonly<Record<TipFamily, Input>>> | undefined;
+  /** This paint by the crew's cups. */
+  readonly paint?: KnownPaint | undefined;
+}
+
+/** A paint by the cups of a crew: how thick it is beside its sheet, and how it goes with thinner and warmth. */
+export interface KnownPaint {
+  /** Viscosity at 23 °C, unthinned, over the sheet's or the working default's. */
+  readonly thickness: Input;
+  readonly slopes: PaintSlopes;
 }
 
 /** What the log has taught about the even fan of this coating with a family of tips. */
@@ -124,29 +136,55 @@ export function schoolsOf({ schools }: SetupRequest): Schools {
 }
 
 /** How the paint runs through the line: thinned, and at its temperature. */
-export type PaintAsSprayed = Pick<SetupRequest, 'thinning' | 'paintTemperature'>;
+export type PaintAsSprayed = Pick<SetupRequest, 'thinning' | 'paintTemperature' | 'history'>;
+
+/** A viscosity of a paint at 23 °C, unthinned: by the sheet or its default, as much thicker or thinner as the crew's cups have it. */
+export function viscosityInput(
+  { coating, history }: Pick<SetupRequest, 'coating' | 'history'>,
+  name: 'viscosityLowShear' | 'viscosityHighShear',
+): Input {
+  const sheet = coatingInput(coating, name);
+  const thickness = history?.paint?.thickness;
+  if (!thickness) return sheet;
+  const { value, low, high, basis, source } = thickness;
+  const { property: _sheets, ...rest } = sheet;
+  return {
+    ...rest,
+    value: sheet.value * value,
+    low: sheet.value * low,
+    high: sheet.value * high,
+    basis,
+    source,
+  };
+}
 
 /** Paint of two viscosity readings and a density, thinned and at its temperature. */
 export function fluidFrom(
   lowShear: number,
   highShear: number,
   density: number,
-  { thinning, paintTemperature }: PaintAsSprayed,
+  { thinning, paintTemperature, history }: PaintAsSprayed,
 ): LineFluid {
-  const cold = paintTemperature === undefined ? 1 : temperatureFactor(paintTemperature);
+  const slopes = history?.paint?.slopes;
+  const cold =
+    paintTemperature === undefined
+      ? 1
+      : temperatureFactor(paintTemperature, REFERENCE_TEMPERATURE, slopes?.temperature.value);
+  const thinned = (viscosity: number) =>
+    slopes
+      ? quantity<Viscosity>(viscosity * Math.exp((-slopes.thinning.value * thinning) / (1 + thinning)))
+      : thinnedViscosity(quantity(viscosity), thinning);
   return {
     density: quantity(density),
-    rheology: powerLaw(
-      thinnedViscosity(quantity(lowShear * cold), thinning),
-      thinnedViscosity(quantity(highShear * cold), thinning),
-    ),
+    rheology: powerLaw(thinned(lowShear * cold), thinned(highShear * cold)),
   };
 }
 
 /** The paint as it runs through the line: thinned as asked, at its temperature. */
 export function fluidOf(request: PaintAsSprayed & Pick<SetupRequest, 'coating'>): LineFluid {
-  const values = coatingValues(request.coating);
-  return fluidFrom(values.viscosityLowShear, values.viscosityHighShear, values.density, request);
+  const value = (name: 'viscosityLowShear' | 'viscosityHighShear') => viscosityInput(request, name).value;
+  const { density } = coatingValues(request.coating);
+  return fluidFrom(value('viscosityLowShear'), value('viscosityHighShear'), density, request);
 }
 
 export interface SearchContext {

@@ -62,12 +62,30 @@ export const viscosity = entryKind({
       added > 0 && `${show(added, 'millilitres')} ${addedWhat || 'thinner'}`,
       after.length > 0 && `then ${show(meanOf(after), 'time')}`,
     ]),
-  core: ({ coatingId, cup, before, after, added, ...paint }) => ({
+  core: ({
+    coatingId,
+    cup,
+    before,
+    after,
+    added,
+    temperature,
+    viscosityBefore,
+    viscosityAfter,
+    ...paint
+  }) => ({
     kind: 'viscosity',
     coating: coatingId,
     cup,
     // What was read before thinner went in is not what was sprayed.
     seconds: after.length > 0 ? meanOf(after) : added > 0 ? undefined : meanOf(before),
     thinner: quantity(thinnerAfter(paint, added)),
+    reads: [
+      { viscosity: viscosityBefore, thinner: paint.thinnerBefore },
+      { viscosity: viscosityAfter, thinner: thinnerAfter(paint, added) },
+    ].flatMap(({ viscosity: read, thinner }) =>
+      read === null
+        ? []
+        : [{ viscosity: quantity(read), temperature: quantity(temperature), thinner: quantity(thinner) }],
+    ),
   }),
 });
