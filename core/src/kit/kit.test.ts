@@ -109,6 +109,30 @@ describe('what to take', () => {
     ]);
   });
 
+  it('has spares by what the day wears, and none for a little', () => {
+    const tips = (...wears: (number | undefined)[]) =>
+      takeList(
+        wears.map((wear) => ({
+          tip: { family: 'standard', fan: 5, orificeThou: 17 },
+          mesh: 60,
+          base: 'water',
+          coating: 'Wall matt',
+          surfaces: 1,
+          wear,
+        })),
+        owned,
+        { sprayer: 'x', hoses: [], misfits: [] },
+      ).filter(({ what }) => what.startsWith('Tip'));
+    expect(tips(undefined)).toEqual([
+      expect.objectContaining({ what: 'Tip 517, standard', why: '1 surface' }),
+    ]);
+    expect(tips(0.1, 0.2)).toEqual([
+      expect.objectContaining({ what: 'Tip 517, standard', why: '2 surfaces, wears 30 % of a tip' }),
+    ]);
+    expect(tips(0.6)).toEqual([expect.objectContaining({ what: 'Tip 517, standard, and 1 to spare' })]);
+    expect(tips(0.8, 0.9)).toEqual([expect.objectContaining({ what: 'Tip 517, standard, and 2 to spare' })]);
+  });
+
   it('has the go-between only on a day with both bases, and adapters for threads that differ', () => {
     expect(line(/Go-between/)).toHaveLength(1);
     expect(

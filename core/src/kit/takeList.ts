@@ -12,6 +12,8 @@ export interface DaySetup {
   readonly base: CoatingBase;
   readonly coating: string;
   readonly surfaces: number;
+  /** Share of the life of a tip that it wears, by the short end of that; nothing where nobody knows. */
+  readonly wear?: number | undefined;
   readonly cup?: CupId | undefined;
   /** What is worn and stood by for this set-up. */
   readonly protection?: readonly Protection[] | undefined;
@@ -59,6 +61,23 @@ const surfacesOf = (all: readonly DaySetup[]) =>
     'surface',
   );
 
+/** From so much of its life on a tip has a spare with it: it may have been worn before. */
+const SPARE_FROM = 0.5;
+
+/** A tip with as many to spare as its work wears: none for a little. */
+function tipLine(all: readonly DaySetup[], { tip }: DaySetup, owned: Owned): TakeLine {
+  const wear = all.reduce((sum, one) => sum + (one.wear ?? 0), 0);
+  const spares = Math.max(0, Math.ceil(wear - SPARE_FROM));
+  const name = `Tip ${writeTipCode(tip)}, ${tip.family}`;
+  const worn = wear >= 0.05 ? `, wears ${Math.round(wear * 20) * 5} % of a tip` : '';
+  return {
+    group: 'Tips and seals',
+    what: spares > 0 ? `${name}, and ${spares} to spare` : name,
+    why: `${surfacesOf(all)}${worn}`,
+    owned: owned.tips.some((one) => isSameTip(one, tip)),
+  };
+}
+
 /** What to load for the set-ups of a day, before anybody drives: in groups, with why, and what the kit lacks. */
 export function takeList(
   setups: readonly DaySetup[],
@@ -86,12 +105,7 @@ export function takeList(
     ...together(
       setups,
       ({ tip }) => `${tip.family} ${writeTipCode(tip)}`,
-      (all, { tip }): TakeLine => ({
-        group: 'Tips and seals',
-        what: `Tip ${writeTipCode(tip)}, ${tip.family}, and one to spare`,
-        why: surfacesOf(all),
-        owned: owned.tips.some((one) => isSameTip(one, tip)),
-      }),
+      (all, first) => tipLine(all, first, owned),
     ),
     ...together(
       setups,

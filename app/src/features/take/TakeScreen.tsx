@@ -1,6 +1,7 @@
 import { layersOf, requestFor } from '@fine-spray/contract/planning';
 import { OWN_CUP, type Gear } from '@fine-spray/contract';
 import {
+  TIP_LIFE,
   archetypeOf,
   coatingMesh,
   cupForPaint,
@@ -77,8 +78,8 @@ function neededFor(
         refused.push(`${surface.room} ${surface.name}: ${card.message}`);
         continue;
       }
-      const { tip } = card.value.tip.candidate;
-      const { base } = archetypeOf(request.coating.archetype);
+      const { tip, flow, triggerTime } = card.value.tip.candidate;
+      const { base, abrasionClass } = archetypeOf(request.coating.archetype);
       const mesh = card.value.mesh.value;
       const cups = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
       const fits = cups.ok ? [cups.value.cup, ...cups.value.others] : [];
@@ -89,6 +90,7 @@ function neededFor(
         base,
         coating: request.coating.name,
         surfaces: 1,
+        wear: (flow * triggerTime) / TIP_LIFE[abrasionClass].low,
         protection: [
           ...protectionFor(safetyOf(request, 'prepare')),
           ...card.value.protection,
