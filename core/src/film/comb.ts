@@ -1,5 +1,4 @@
 import { explain, chosen, given, type Explained, type Input } from '../explain';
-import { COMFORTABLE_GUN_SPEED } from './film';
 import {
   accept,
   of,
@@ -12,6 +11,7 @@ import {
   type Speed,
   type UnitSystem,
 } from '../units';
+import { COMFORTABLE_GUN_SPEED } from './film';
 
 /** Teeth of a common wet film comb, μm; a crew's own comb has its own. */
 export const USUAL_COMB = [

@@ -12,7 +12,6 @@ const on = (number: number, score: number): TipOnSurface => ({
   score,
   time: 1000 / score,
   paint: 0.01 / score,
-  variation: 0.1,
 });
 
 /** What a set costs, by its definition: surfaces without a tip, and beyond the loss, tips to buy, tips, and what is lost in all. */

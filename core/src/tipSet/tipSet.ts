@@ -9,8 +9,6 @@ export interface TipOnSurface {
   readonly time: number;
   /** Through the gun in all coats, m³. */
   readonly paint: number;
-  /** Film variation of its passes. */
-  readonly variation: number;
 }
 
 /** A surface with every tip that works on it. */
@@ -69,6 +67,8 @@ export interface TipSet {
   readonly more: readonly OneMore[];
 }
 
+const isIn = (rack: readonly Tip[], tip: Tip): boolean => rack.some((owned) => isSameTip(owned, tip));
+
 const keyOf = ({ family, fan, orificeThou }: Tip): string => `${family} ${fan} ${orificeThou}`;
 
 /** A tip over all surfaces: what each loses with it, nothing where it does not work. */
@@ -99,7 +99,7 @@ function columnsOf(surfaces: readonly SurfaceTips[], { rack, onlyOurs = false }:
   surfaces.forEach(({ tips }, row) => {
     const best = Math.max(...tips.map(({ score }) => score));
     for (const { tip, score } of tips) {
-      const ours = rack.some((owned) => isSameTip(owned, tip));
+      const ours = isIn(rack, tip);
       if (onlyOurs && !ours) continue;
       const key = keyOf(tip);
       const column = found.get(key) ?? { tip, ours, losses: surfaces.map(() => undefined) };
@@ -160,6 +160,8 @@ function costOf(chosen: readonly Column[], rows: readonly number[], allowed: All
 function smallest(columns: readonly Column[], rows: readonly number[], allowed: Allowed): readonly Column[] {
   const serves = (column: Column, row: number) => (column.losses[row] ?? Infinity) <= allowed(row) + HAIR;
   const servers = new Map(rows.map((row) => [row, columns.filter((column) => serves(column, row))]));
+  const byServers = (open: readonly number[]) =>
+    [...open].sort((a, b) => (servers.get(a)?.length ?? 0) - (servers.get(b)?.length ?? 0));
   let best: readonly Column[] = [];
   let least = NOTHING;
   // No set loses less than each surface with its best tip
@@ -168,9 +170,7 @@ function smallest(columns: readonly Column[], rows: readonly number[], allowed: 
   const bound = (open: readonly number[]): [bought: number, tips: number] => {
     let [bought, tips] = [0, 0];
     const taken = new Set<Column>();
-    for (const row of [...open].sort(
-      (a, b) => (servers.get(a)?.length ?? 0) - (servers.get(b)?.length ?? 0),
-    )) {
+    for (const row of byServers(open)) {
       const own = servers.get(row) ?? [];
       if (own.some((column) => taken.has(column))) continue;
       for (const column of own) taken.add(column);
@@ -188,7 +188,7 @@ function smallest(columns: readonly Column[], rows: readonly number[], allowed: 
     const [bought, tips] = bound(open);
     const at: Cost = [0, 0, chosen.filter(({ ours }) => !ours).length + bought, chosen.length + tips, floor];
     if (!isLess(at, least)) return;
-    const [row = 0] = [...open].sort((a, b) => (servers.get(a)?.length ?? 0) - (servers.get(b)?.length ?? 0));
+    const [row = 0] = byServers(open);
     const left = (column: Column) => open.filter((one) => !serves(column, one));
     const branches = (servers.get(row) ?? []).map((column) => ({ column, open: left(column) }));
     branches.sort((a, b) => Number(b.column.ours) - Number(a.column.ours) || a.open.length - b.open.length);
@@ -307,6 +307,6 @@ function oneMore(
     .map((one) => ({
       ...one,
       code: writeTipCode(one.tip),
-      ours: rack.some((owned) => isSameTip(owned, one.tip)),
+      ours: isIn(rack, one.tip),
     }));
 }

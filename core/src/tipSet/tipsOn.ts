@@ -18,6 +18,5 @@ export function tipsOn(request: SetupRequest, system: UnitSystem = 'metric'): re
     score,
     time: candidate.sprayingTime,
     paint: candidate.flow * candidate.triggerTime,
-    variation: candidate.overlap.variation,
   }));
 }
