@@ -3,6 +3,7 @@ import {
   CONDITIONS,
   ELEMENTS,
   FEATURES_LIMIT,
+  ITEM_IDS,
   OPENING_KINDS,
   OPENING_LIMITS,
   PIECES_LIMIT,
@@ -16,6 +17,7 @@ import { SURFACE_AGES } from '@fine-spray/core/safety';
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
 import { point } from './place';
+import { itemSizes } from './sizes';
 import { coats, thinning, underLayers } from './system';
 import { checkedByCore, coordinate, id, line, numberWithin, oneOf, stored, text } from './primitives';
 
@@ -90,6 +92,16 @@ export const surfaceGeometry = z.discriminatedUnion('shape', [
       pieces: z
         .array(z.discriminatedUnion('shape', [z.object(sheet).strict(), z.object(outline).strict()]))
         .max(PIECES_LIMIT),
+      override,
+    })
+    .strict(),
+  z
+    .object({
+      shape: z.literal('item'),
+      item: oneOf('Piece', ITEM_IDS),
+      sizes: itemSizes,
+      faces: z.union([z.literal(1), z.literal(2)]).optional(),
+      count: pieces,
       override,
     })
     .strict(),

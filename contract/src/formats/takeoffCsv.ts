@@ -10,6 +10,7 @@ import {
   SURFACE_KIND_IDS,
   WINDS,
   measure,
+  piecesOf,
 } from '@fine-spray/core/takeoff';
 import type { z } from 'zod';
 import { SURFACES_PER_JOB, surfaceFields, type SurfaceFields } from '../job';
@@ -118,7 +119,7 @@ export function writeTakeoff(
   );
   const rows = surfaces.flatMap((surface) => {
     const { geometry } = surface;
-    const pieces = geometry.shape === 'pieces' ? geometry.pieces : [geometry];
+    const pieces = piecesOf(geometry);
     const area = measure(geometry);
     const whole: Partial<Record<Name, string | number>> = {
       element: surface.element,

@@ -1,4 +1,3 @@
-import type { Element } from './surfaceKinds';
 import { areaOf, boxOf, checkPiece, type Piece, type Point, type Polygon } from '../shape';
 import {
   accept,
@@ -13,9 +12,17 @@ import {
   type Result,
   type UnitSystem,
 } from '../units';
-
-export const OPENING_KINDS = ['door', 'window', 'other'] as const;
-export type OpeningKind = (typeof OPENING_KINDS)[number];
+import {
+  partsAlone,
+  sizeLabel,
+  sizesAlone,
+  completeSizes,
+  type Faces,
+  type ItemId,
+  type Sizes,
+} from './items';
+import type { OpeningKind } from './openingKinds';
+import type { Element } from './surfaceKinds';
 
 /** A group of equal openings; lengths in metres. */
 export interface Opening {
@@ -59,9 +66,20 @@ export interface AreaOverride {
   readonly reason: string;
 }
 
-/** What a surface is made of: one piece, or several that are painted alike. */
+/** So many of a thing that is counted, by its own sizes: doors, spindles, a length of gutter. */
+export interface ItemGeometry {
+  readonly shape: 'item';
+  readonly item: ItemId;
+  /** m; the usual ones where missing. */
+  readonly sizes: Sizes;
+  /** Faces that are painted, of what can be painted on one or both. */
+  readonly faces?: Faces | undefined;
+  readonly count: number;
+}
+
+/** What a surface is made of: one piece, several that are painted alike, or so many of a thing. */
 export type SurfaceGeometry = (
-  PieceGeometry | { readonly shape: 'pieces'; readonly pieces: readonly PieceGeometry[] }
+  PieceGeometry | { readonly shape: 'pieces'; readonly pieces: readonly PieceGeometry[] } | ItemGeometry
 ) & {
   readonly override?: AreaOverride | undefined;
 };
@@ -75,13 +93,6 @@ export const PIECES_LIMIT = 200;
 /** Net areas one may put instead of a measured one, m². */
 export const AREA_LIMITS = { min: 0.01, max: 100_000 } as const;
 
-/** Usual sizes a new opening starts from, metres. */
-export const USUAL_OPENINGS: Readonly<Record<OpeningKind, { width: number; height: number }>> = {
-  door: { width: 0.9, height: 2.1 },
-  window: { width: 1.2, height: 1.2 },
-  other: { width: 1, height: 1 },
-};
-
 export interface AreaBreakdown {
   readonly gross: Area;
   readonly openings: Area;
@@ -89,8 +100,28 @@ export interface AreaBreakdown {
   readonly net: Area;
 }
 
+/** The pieces of things worked out before: what is known of a piece, such as its passes, is kept by the piece. */
+const ofItems = new WeakMap<ItemGeometry, readonly PieceGeometry[]>();
+
+function piecesOfItem(geometry: ItemGeometry): readonly PieceGeometry[] {
+  const before = ofItems.get(geometry);
+  if (before) return before;
+  const { item, sizes, faces = 2, count } = geometry;
+  const pieces = partsAlone(item, sizes, faces).map(({ name, width, height, times }): SheetGeometry => ({
+    name: `${name.slice(0, 1).toUpperCase()}${name.slice(1)}`,
+    shape: 'rectangle',
+    width,
+    height,
+    count: times * count,
+    openings: [],
+  }));
+  ofItems.set(geometry, pieces);
+  return pieces;
+}
+
 /** The pieces of a surface, one or several. */
 export function piecesOf(geometry: SurfaceGeometry): readonly PieceGeometry[] {
+  if (geometry.shape === 'item') return piecesOfItem(geometry);
   return geometry.shape === 'pieces' ? geometry.pieces : [geometry];
 }
 
@@ -271,6 +302,23 @@ function checkOverride({ override }: SurfaceGeometry, system: UnitSystem): Refus
   return net.ok ? undefined : net;
 }
 
+/** Sizes and number of things that are counted, each at its own field. */
+function checkItem({ item, sizes, count }: ItemGeometry, system: UnitSystem): Refusal | undefined {
+  const complete = completeSizes(item, sizes);
+  for (const name of sizesAlone(item)) {
+    const size = within(
+      complete[name],
+      SIZE_LIMITS,
+      'size',
+      system,
+      `geometry.sizes.${name}`,
+      sizeLabel(item, name),
+    );
+    if (!size.ok) return size;
+  }
+  return checkCount(count, 1, 'geometry', 'count', 'Number');
+}
+
 /** The name of a piece before a sentence about it, where a surface has several. */
 function named(failed: Refusal, { name }: PieceGeometry, several: boolean): Refusal {
   return several && name ? { ...failed, message: `${name}: ${failed.message}` } : failed;
@@ -282,8 +330,10 @@ function named(failed: Refusal, { name }: PieceGeometry, several: boolean): Refu
  * leave nothing, and an override without a reason.
  */
 export function measure(geometry: SurfaceGeometry, system: UnitSystem = 'metric'): Result<AreaBreakdown> {
+  const wrong = geometry.shape === 'item' ? checkItem(geometry, system) : undefined;
+  if (wrong) return wrong;
   const pieces = piecesOf(geometry);
-  const several = geometry.shape === 'pieces';
+  const several = geometry.shape === 'pieces' || geometry.shape === 'item';
   if (pieces.length === 0 || pieces.length > PIECES_LIMIT) {
     return refuse('pieces.count', 'geometry.pieces', `A surface has 1 to ${PIECES_LIMIT} pieces.`);
   }

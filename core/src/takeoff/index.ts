@@ -22,11 +22,9 @@ export {
 export {
   AREA_LIMITS,
   COUNT_LIMIT,
-  OPENING_KINDS,
   OPENING_LIMITS,
   PIECES_LIMIT,
   SIZE_LIMITS,
-  USUAL_OPENINGS,
   extentOf,
   isSmallPiece,
   mainPiece,
@@ -39,13 +37,23 @@ export {
   rectangle,
   type AreaBreakdown,
   type AreaOverride,
+  type ItemGeometry,
   type Opening,
-  type OpeningKind,
   type OutlineGeometry,
   type PieceGeometry,
   type SheetGeometry,
   type SurfaceGeometry,
 } from './geometry';
+export { OPENING_KINDS, USUAL_OPENINGS, type OpeningKind } from './openingKinds';
+export {
+  PIECE_KINDS,
+  PIECE_KIND_IDS,
+  elementOfKind,
+  pieceKind,
+  pieceKindOf,
+  usualGeometry,
+  type PieceKind,
+} from './pieceKinds';
 export { areaLines, type AreaLine } from './arithmetic';
 export {
   FOLLOWS,
@@ -54,8 +62,11 @@ export {
   ITEM_IDS,
   PLACE_KINDS,
   SIZE_NAMES,
+  completeSizes,
   itemOf,
   sizeLabel,
+  sizesAlone,
+  type Faces,
   type Item,
   type ItemGroup,
   type ItemId,

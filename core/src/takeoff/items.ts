@@ -1,4 +1,4 @@
-import type { OpeningKind } from './geometry';
+import type { OpeningKind } from './openingKinds';
 import type { Element } from './surfaceKinds';
 
 /** What can be counted in a room or on an elevation, by group. */
@@ -31,6 +31,9 @@ export const FOLLOWS = [
 ] as const;
 export type Follows = (typeof FOLLOWS)[number];
 
+/** How many faces of a leaf or board are painted. */
+export type Faces = 1 | 2;
+
 /** One painted part of an item: so many rectangles. Lengths in metres. */
 export interface ItemPart {
   readonly element: Element;
@@ -51,7 +54,9 @@ export interface Item {
   readonly follows?: Follows;
   /** The hole it makes in the wall it is in. */
   readonly opening?: OpeningKind;
-  readonly parts: (sizes: Complete) => readonly ItemPart[];
+  /** One face may be painted, or both; both where nobody says. */
+  readonly oneFaceOrBoth?: true;
+  readonly parts: (sizes: Complete, faces: Faces) => readonly ItemPart[];
 }
 
 const INSIDE = ['room', 'loose'] as const;
@@ -68,8 +73,10 @@ const part = (element: Element, name: string, width: number, height: number, tim
   height,
   times,
 });
-const leaf = ({ width, height }: Complete, faces: 1 | 2) => [
-  part('door', faces === 2 ? 'both faces' : 'one face', width, height, faces),
+const face = (element: Element, width: number, height: number, faces: Faces) =>
+  part(element, faces === 2 ? 'both faces' : 'one face', width, height, faces);
+const leaf = ({ width, height }: Complete, faces: Faces) => [
+  face('door', width, height, faces),
   ...(faces === 2 ? [part('door', 'edges', 2 * (width + height), LEAF)] : []),
 ];
 const casing = ({ width, height, casing: wide }: Complete, sides: 3 | 4) =>
@@ -89,7 +96,8 @@ export const ITEMS = {
     where: ANYWHERE,
     sizes: { width: 0.9, height: 2.1, casing: 0.07 },
     opening: 'door',
-    parts: (s) => [...leaf(s, 2), ...casing(s, 3)],
+    oneFaceOrBoth: true,
+    parts: (s, faces) => [...leaf(s, faces), ...casing(s, 3)],
   },
   doorway: {
     name: 'Doorway, door painted elsewhere',
@@ -133,7 +141,8 @@ export const ITEMS = {
     group: 'openings',
     where: OUTSIDE,
     sizes: { width: 0.45, height: 1.2 },
-    parts: (s) => leaf(s, 2),
+    oneFaceOrBoth: true,
+    parts: leaf,
   },
   baseboard: {
     name: 'Baseboard',
@@ -237,7 +246,8 @@ export const ITEMS = {
     group: 'fitted',
     where: INSIDE,
     sizes: { length: 0.9, depth: 0.3 },
-    parts: ({ length, depth }) => [part('cabinet', 'both faces', length, depth, 2)],
+    oneFaceOrBoth: true,
+    parts: ({ length, depth }, faces) => [face('cabinet', length, depth, faces)],
   },
   cabinet: {
     name: 'Cabinet, front and sides',
@@ -256,7 +266,8 @@ export const ITEMS = {
     group: 'fitted',
     where: INSIDE,
     sizes: { width: 0.45, height: 0.7 },
-    parts: ({ width, height }) => [part('cabinet', 'both faces', width, height, 2)],
+    oneFaceOrBoth: true,
+    parts: ({ width, height }, faces) => [face('cabinet', width, height, faces)],
   },
   soffit: {
     name: 'Soffit',
@@ -309,7 +320,10 @@ export const ITEMS = {
     group: 'fences',
     where: ['loose', 'elevation'],
     sizes: { length: 10, height: 1.8 },
-    parts: ({ length, height }) => [part('lapped-fence', 'both sides', length, height, 2)],
+    oneFaceOrBoth: true,
+    parts: ({ length, height }, faces) => [
+      part('lapped-fence', faces === 2 ? 'both sides' : 'one side', length, height, faces),
+    ],
   },
   picket: {
     name: 'Picket of an open fence',
@@ -335,6 +349,30 @@ export const ITEM_IDS = Object.keys(ITEMS) as [ItemId, ...ItemId[]];
 /** The item of an id, with the type that all items share. */
 export function itemOf(id: ItemId): Item {
   return ITEMS[id];
+}
+
+/** Sizes of an item: those given, else the usual ones, m. What an item does not have is nothing. */
+export function completeSizes(id: ItemId, given: Sizes): Complete {
+  const usual: Sizes = ITEMS[id].sizes;
+  return Object.fromEntries(SIZE_NAMES.map((name) => [name, given[name] ?? usual[name] ?? 0])) as Complete;
+}
+
+/** What an item is sprayed as where it stands by itself: a door as its leaf, a doorway as its casing. */
+export const elementOfItem = (id: ItemId): Element =>
+  itemOf(id).parts(completeSizes(id, {}), 2)[0]?.element ?? 'wall';
+
+/** The parts of an item that are sprayed as one thing where it stands by itself: the leaf of a door without its casing. */
+export function partsAlone(id: ItemId, sizes: Sizes, faces: Faces): readonly ItemPart[] {
+  const element = elementOfItem(id);
+  return itemOf(id)
+    .parts(completeSizes(id, sizes), faces)
+    .filter((part) => part.element === element);
+}
+
+/** The sizes that count where an item stands by itself: a door leaf is asked for no casing. */
+export function sizesAlone(id: ItemId): readonly SizeName[] {
+  const casing = elementOfItem(id) === 'trim';
+  return SIZE_NAMES.filter((name) => name in ITEMS[id].sizes && (name !== 'casing' || casing));
 }
 
 /** What a size of an item is called: the height of a strip is its width, that of a bar its girth. */

@@ -12,6 +12,7 @@ import {
 import {
   ITEMS,
   SIZE_NAMES,
+  completeSizes,
   itemOf,
   sizeLabel,
   type Follows,
@@ -157,7 +158,7 @@ export function featureName({ item, count }: Pick<Feature, 'item' | 'count'>): s
 /** The pieces of an item, by what is painted. */
 function itemPieces({ feature, sizes }: Sized) {
   return itemOf(feature.item)
-    .parts({ ...NO_SIZES, ...sizes } as Record<SizeName, number>)
+    .parts(completeSizes(feature.item, sizes), 2)
     .map(({ element, name, width, height, times }) => ({
       element,
       piece: {
@@ -170,7 +171,6 @@ function itemPieces({ feature, sizes }: Sized) {
       } satisfies SheetGeometry,
     }));
 }
-const NO_SIZES: Readonly<Record<SizeName, number>> = { width: 0, height: 0, length: 0, depth: 0, casing: 0 };
 
 /** How much of a wall's width its openings have taken, in counting them out. */
 interface WallLoad {
