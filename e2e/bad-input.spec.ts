@@ -1,9 +1,12 @@
 import { expect, test, type Page } from './test';
-import { choose, makeWall, stored } from './pages';
+import { openQuestion, choose, makeWall, stored } from './pages';
 
 const alert = (page: Page, text: RegExp) => page.getByRole('alert').filter({ hasText: text }).first();
 
-test.beforeEach(async ({ page }) => makeWall(page));
+test.beforeEach(async ({ page }) => {
+  await makeWall(page);
+  await openQuestion(page, 'what');
+});
 
 for (const [typed, sentence] of [
   ['0', /Width must be between 0.02 m and 100 m/],
@@ -22,6 +25,7 @@ for (const [typed, sentence] of [
     await expect(field).toHaveAttribute('aria-invalid', 'true');
     await expect(page.getByTestId('save-state')).toContainText('Not stored');
     await page.reload();
+    await openQuestion(page, 'what');
     await expect(page.getByLabel('Width, m').first()).toHaveValue('4');
   });
 }
@@ -32,7 +36,9 @@ test('openings larger than the wall are refused where they are, and the last car
   await page.getByRole('button', { name: 'Windows: one more' }).click();
   await page.getByLabel('Window width, m').fill('6');
   await expect(alert(page, /This window is wider than the surface/)).toBeVisible();
-  await expect(page.getByText('The card below is the last one that worked.')).toBeVisible();
+  await expect(page.getByText('The card below is the old one, from before this.')).toBeVisible();
+  await expect(page.getByTestId('old-card')).toBeVisible();
+  await expect(page.getByTestId('answer-strip')).toContainText('This window is wider than the surface');
   await page.getByLabel('Window width, m').fill('2');
   await expect(page.getByTestId('refusal')).toHaveCount(0);
   await stored(page);
@@ -41,6 +47,7 @@ test('openings larger than the wall are refused where they are, and the last car
 test('a four-digit tip is read as such, a wrong one explained, one over the sprayer refused', async ({
   page,
 }) => {
+  await openQuestion(page, 'machine');
   await page.getByRole('button', { name: 'Use another tip' }).click();
   const code = page.getByLabel('Tip number, as it stands on the tip');
   await code.fill('5150');
@@ -55,6 +62,7 @@ test('a four-digit tip is read as such, a wrong one explained, one over the spra
 });
 
 test('thinning over the data sheet is refused with the way out', async ({ page }) => {
+  await openQuestion(page, 'with');
   await page.getByLabel('Thinner, per volume of paint, %').fill('20');
   await expect(alert(page, /between 0 % and 5 %/)).toBeVisible();
 });
@@ -81,6 +89,7 @@ test('a solvent coating on a water-only sprayer is refused with the reason', asy
     .getByRole('link', { name: /New wall/ })
     .first()
     .click();
+  await openQuestion(page, 'with');
   await choose(page, 'Coating', /^Clear lacquer/);
   await expect(page.getByTestId('refusal')).toContainText('carries solvent');
 });

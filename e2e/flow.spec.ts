@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { address, choose, demoJob, demoSurface, makeWall, stored } from './pages';
+import { address, openQuestion, choose, demoJob, demoSurface, makeWall, stored } from './pages';
 
 test('the printed address opens the demo company with its jobs', async ({ page }) => {
   await page.goto(address());
@@ -39,6 +39,7 @@ test(
     await page.route('**/api/**', (route) => route.abort());
     const paint = page.getByTestId('paint');
     const before = await paint.textContent();
+    await openQuestion(page, 'what');
     await page.getByLabel('Width, m').first().fill('8');
     await expect(paint).not.toHaveText(before ?? '');
     const wide = await paint.textContent();
@@ -46,10 +47,14 @@ test(
     await page.getByRole('button', { name: 'Windows: one more' }).click();
     await expect(paint).not.toHaveText(wide ?? '');
     await page.getByLabel('Window width, m').fill('2');
+    await openQuestion(page, 'with');
     await choose(page, 'Coating', /High-build masonry/);
     await expect(card.getByRole('button', { name: /^Filter/ })).toContainText('30 mesh');
     await choose(page, 'Coating', /Trim enamel, water-borne/);
-    await choose(page, 'Piece', 'Door');
+    await openQuestion(page, 'what');
+    await choose(page, 'Piece', /^Door$/);
+    await expect(page.getByRole('group', { name: 'Doors' })).toContainText('1');
+    await expect(page.getByRole('radio', { name: 'Both sides' })).toBeChecked();
     await expect(card).toContainText('fine-finish tip');
     await page.unroute('**/api/**');
     await stored(page);
@@ -59,7 +64,7 @@ test(
 test('on a phone the answer stays in sight, in one line, while the inputs are touched', async ({ page }) => {
   await makeWall(page);
   await expect(page.getByTestId('answer-strip')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Coats: one more' }).scrollIntoViewIfNeeded();
+  await openQuestion(page, 'with');
   const strip = page.getByTestId('answer-strip');
   await expect(strip).toBeVisible();
   const before = (await strip.textContent()) ?? '';
@@ -72,16 +77,19 @@ test('on a phone the answer stays in sight, in one line, while the inputs are to
 
 test('what is described is stored, and is there after a reload', async ({ page }) => {
   await makeWall(page);
+  await openQuestion(page, 'what');
   await page.getByLabel('Name').fill('Long wall <b>éà</b> 🎨');
   await page.getByLabel('Width, m').first().fill('7.3');
   await choose(page, 'Surface', /^Render, coarse/);
   await page.getByRole('radio', { name: 'Outside' }).click();
   await page.getByRole('radio', { name: 'Breeze' }).click();
   await page.getByRole('button', { name: 'Doors: one more' }).click();
+  await openQuestion(page, 'with');
   await page.getByRole('button', { name: 'Coats: one more' }).click();
   await stored(page);
   const card = await page.getByTestId('setup-card').innerText();
   await page.reload();
+  await openQuestion(page, 'what');
   await expect(page.getByLabel('Name')).toHaveValue('Long wall <b>éà</b> 🎨');
   await expect(page.getByLabel('Width, m').first()).toHaveValue('7.3');
   await expect(page.getByRole('radio', { name: 'Breeze' })).toBeChecked();
@@ -96,6 +104,7 @@ test(
   { tag: '@wide' },
   async ({ page }) => {
     await makeWall(page);
+    await openQuestion(page, 'with');
     await choose(page, 'Coating', /^Metal primer/);
     const wet = page.getByTestId('wet-film');
     const before = await wet.textContent();
@@ -142,11 +151,13 @@ test('metric and US change places, and the choice is kept', { tag: '@wide' }, as
   await page.goto(wall);
   await expect(page.getByTestId('paint')).toContainText('gal');
   await expect(page.getByTestId('wet-film')).toContainText('mil');
+  await openQuestion(page, 'what');
   await expect(page.getByLabel('Width, ft').first()).toHaveValue('31.5');
 });
 
 test('a deleted surface comes back by undo, with all it had', { tag: '@wide' }, async ({ page }) => {
   await makeWall(page);
+  await openQuestion(page, 'what');
   await page.getByLabel('Name').fill('Wall to lose');
   await page.getByRole('button', { name: 'Doors: one more' }).click();
   await stored(page);
@@ -156,6 +167,7 @@ test('a deleted surface comes back by undo, with all it had', { tag: '@wide' }, 
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: /Wall to lose/ }).first()).toBeVisible();
   await page.goto(url);
+  await openQuestion(page, 'what');
   await expect(page.getByRole('group', { name: 'Doors' })).toContainText('1');
 });
 
@@ -217,10 +229,12 @@ test('the emergency card is one tap away from a sheet too', { tag: '@wide' }, as
 
 test('two people on one wall: the second is shown both and loses nothing', async ({ page, context }) => {
   await makeWall(page);
+  await openQuestion(page, 'what');
   await page.getByLabel('Name').fill('Shared wall');
   await stored(page);
   const other = await context.newPage();
   await other.goto(page.url());
+  await openQuestion(other, 'what');
   await other.getByLabel('Width, m').first().fill('5');
   await stored(other);
   await page.getByLabel('Height, m').first().fill('3');
@@ -228,6 +242,7 @@ test('two people on one wall: the second is shown both and loses nothing', async
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await stored(page);
   await page.reload();
+  await openQuestion(page, 'what');
   await expect(page.getByLabel('Height, m').first()).toHaveValue('3');
   await expect(page.getByLabel('Width, m').first()).toHaveValue('4');
 });

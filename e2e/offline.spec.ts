@@ -65,7 +65,7 @@ test('without the server everything opens: plan, cards, lines, checklists, log; 
   for (const [url, text] of [
     ['/', 'Tern Boathouse'],
     [`/jobs/${job}`, 'Boat hall'],
-    [`/jobs/${job}/surfaces/${wall}`, 'On site'],
+    [`/jobs/${job}/surfaces/${wall}`, 'More for this set-up'],
     [`/jobs/${job}/surfaces/${wall}/start-up`, 'Start up'],
     [`/jobs/${job}/surfaces/${wall}/line`, 'Hose line'],
     [`/jobs/${job}/buy`, 'Interior wall matt'],

@@ -53,6 +53,13 @@ export async function makeWall(page: Page): Promise<void> {
   await expect(page.getByTestId('setup-card')).toBeVisible();
 }
 
+/** Opens a question of a set-up, where it is not open: what is sprayed, with what, by which machine. */
+export async function openQuestion(page: Page, question: 'what' | 'with' | 'machine'): Promise<void> {
+  const chip = page.getByTestId(`question-${question}`);
+  await expect(chip).toBeVisible();
+  if ((await chip.getAttribute('aria-expanded')) !== 'true') await chip.click();
+}
+
 export async function stored(page: Page): Promise<void> {
   await expect(page.getByTestId('save-state')).toHaveText('Stored on the server');
 }

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { keeps } from './device';
 import { ownServer } from './ownServer';
+import { openQuestion } from './pages';
 
 const instance = ownServer();
 
@@ -47,15 +48,18 @@ test('a plan is changed without signal: kept through a reload, sent when the ser
   await instance.kill();
 
   await page.goto(`${instance.address}/jobs/${job}/surfaces/${first?.id ?? ''}`);
+  await openQuestion(page, 'what');
   await page.getByLabel('Name', { exact: true }).fill('Hall, all four walls');
   await expect(saved(page)).toHaveText('Kept on this device, waiting to send');
   await page.goto(`${instance.address}/jobs/${job}`);
   await expect(page.getByText('Hall, all four walls')).toBeVisible();
   await page.getByRole('button', { name: 'Add a single surface' }).click();
+  await openQuestion(page, 'what');
   await page.getByLabel('Name', { exact: true }).fill('Cupboard under the stairs');
   await expect(saved(page)).toHaveText('Kept on this device, waiting to send');
   // Deleted, and a job of its own made, all without the server.
   await page.goto(`${instance.address}/jobs/${job}/surfaces/${second?.id ?? ''}`);
+  await openQuestion(page, 'what');
   await page.getByRole('button', { name: 'Delete this surface' }).click();
   await expect(page.getByText(`${second?.name ?? ''} is deleted.`)).toBeVisible();
   await page.goto(`${instance.address}/`);
@@ -98,6 +102,7 @@ test('what two changed apart is shown side by side, and one of them decides', as
   await instance.kill();
   for (const { id } of [mine, theirs]) {
     await page.goto(`${instance.address}/jobs/${job}/surfaces/${id}`);
+    await openQuestion(page, 'what');
     await page.getByLabel('Name', { exact: true }).fill(`Mine ${id.slice(-4)}`);
     await expect(saved(page)).toHaveText('Kept on this device, waiting to send');
   }
@@ -122,5 +127,6 @@ test('what two changed apart is shown side by side, and one of them decides', as
   expect(found.get(mine.id)).toMatchObject({ name: `Mine ${mine.id.slice(-4)}`, coats: mine.coats });
   expect(found.get(theirs.id)).toMatchObject({ name: `Theirs ${theirs.id.slice(-4)}`, coats: 3 });
   await page.goto(`${instance.address}/jobs/${job}/surfaces/${theirs.id}`);
+  await openQuestion(page, 'what');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue(`Theirs ${theirs.id.slice(-4)}`);
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
-import { address, beginRoom, demoJob, forget, stored } from './pages';
+import { address, beginRoom, demoJob, forget, openQuestion, stored } from './pages';
 
 /** The area of a surface that follows from the room on the screen, m². */
 async function areaOf(page: Page, name: string): Promise<number> {
@@ -54,6 +54,7 @@ test(
     await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);
     await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
     await expect(page.getByTestId('setup-card')).toBeVisible();
+    await openQuestion(page, 'what');
     await expect(page.getByRole('button', { name: 'Measured in Store' })).toBeVisible();
     await page.getByRole('button', { name: 'Enter the area instead' }).click();
     await page.getByLabel('Area to paint, m²').fill('30');

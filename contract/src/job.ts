@@ -12,6 +12,7 @@ import {
   SURFACE_KIND_IDS,
   WINDS,
   measure,
+  type SurfaceGeometry,
 } from '@fine-spray/core/takeoff';
 import { SURFACE_AGES } from '@fine-spray/core/safety';
 import { z } from 'zod';
@@ -142,4 +143,7 @@ export type Job = z.infer<typeof job>;
 export type JobFields = z.infer<typeof jobFields>;
 export type Surface = z.infer<typeof surface>;
 export type SurfaceFields = z.infer<typeof surfaceFields>;
+/** A geometry of the core as a row has it: the same, but that rows may be written to. */
+export const geometryDocument = (geometry: SurfaceGeometry): SurfaceFields['geometry'] =>
+  geometry as SurfaceFields['geometry'];
 export type OpeningDocument = z.infer<typeof opening>;

@@ -1,4 +1,9 @@
-import type { Coating, SurfaceFields } from '@fine-spray/contract';
+import { geometryDocument, type Coating, type SurfaceFields } from '@fine-spray/contract';
+import { suitedCoating, usualSystem } from '@fine-spray/core/system';
+import { pieceKind, usualGeometry, type PieceKind } from '@fine-spray/core/takeoff';
+
+/** What a surface is called while nobody has named it. */
+export const newName = (kind: PieceKind): string => `New ${pieceKind(kind).name.toLowerCase()}`;
 
 /** A wall to start from: sizes of a usual room, the first wall coating of the kit. No empty form. */
 export function newSurface(
@@ -7,12 +12,12 @@ export function newSurface(
   position: number,
   room: string,
 ): SurfaceFields | undefined {
-  const coating = coatings.find(({ archetype }) => archetype === 'wall-matt') ?? coatings[0];
+  const coating = suitedCoating(coatings, usualSystem('wall', 'inside'));
   if (!coating) return undefined;
   return {
     jobId,
     placeId: null,
-    name: 'New wall',
+    name: newName('wall'),
     room,
     position,
     element: 'wall',
@@ -20,7 +25,7 @@ export function newSurface(
     kind: 'smooth-board',
     condition: 'sealed',
     wind: 'calm',
-    geometry: { shape: 'rectangle', width: 4, height: 2.4, count: 1, openings: [] },
+    geometry: geometryDocument(usualGeometry('wall')),
     coatingId: coating.id,
     coats: 2,
     thinning: 0,

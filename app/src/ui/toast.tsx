@@ -29,7 +29,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
         <View
           role="status"
           aria-live="polite"
-          className="absolute bottom-24 left-4 right-4 mx-auto max-w-[520px] flex-row items-center gap-3 rounded-xl bg-ink px-4 py-2"
+          className="absolute bottom-40 left-4 right-4 mx-auto max-w-[520px] flex-row items-center gap-3 rounded-xl bg-ink px-4 py-2"
         >
           <Words className="flex-1 text-sheet">{toast.text}</Words>
           {toast.undo ? (

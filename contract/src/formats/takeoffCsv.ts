@@ -11,6 +11,7 @@ import {
   WINDS,
   measure,
   piecesOf,
+  type PieceGeometry,
 } from '@fine-spray/core/takeoff';
 import type { z } from 'zod';
 import { SURFACES_PER_JOB, surfaceFields, type SurfaceFields } from '../job';
@@ -92,7 +93,7 @@ const layerText = (coatings: readonly Pick<Coating, 'id' | 'name'>[]) => (layer:
   return `${layer.role}: ${layer.coats} x "${name}"${share}${thinned}`;
 };
 
-function pieceCells(piece: Piece): Partial<Record<Name, string | number>> {
+function pieceCells(piece: PieceGeometry): Partial<Record<Name, string | number>> {
   const base = {
     part: guarded(piece.name ?? ''),
     shape: piece.shape,

@@ -169,7 +169,7 @@ function doorParts({ width, height, panels, frame, casing, thickness }: Door): P
   }
   parts.push({
     name: 'Edges',
-    how: 'Lock edge, hinge edge, top; wipe what runs onto the face',
+    how: 'Lock edge, hinge edge, top; wipe off what runs onto the face',
     upright: true,
     outlines: [
       rectangle(0, 0, thickness, height),

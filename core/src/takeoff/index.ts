@@ -60,6 +60,7 @@ export {
   ITEMS,
   ITEM_GROUPS,
   ITEM_IDS,
+  LEAF,
   PLACE_KINDS,
   SIZE_NAMES,
   completeSizes,

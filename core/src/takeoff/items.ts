@@ -64,7 +64,7 @@ const OUTSIDE = ['elevation', 'loose'] as const;
 const ANYWHERE = PLACE_KINDS;
 
 /** Thickness of a door leaf, m: its edges are painted with the faces. */
-const LEAF = 0.044;
+export const LEAF = 0.044;
 
 const part = (element: Element, name: string, width: number, height: number, times = 1): ItemPart => ({
   element,

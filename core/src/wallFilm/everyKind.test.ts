@@ -1,5 +1,15 @@
 import { wallFilm } from '.';
-import { ELEMENTS, type Element, type SurfaceKind } from '../takeoff';
+import {
+  ELEMENTS,
+  PIECE_KIND_IDS,
+  elementOfKind,
+  pieceKind,
+  usualGeometry,
+  type Element,
+  type PieceKind,
+  type SurfaceKind,
+} from '../takeoff';
+import { usualSystem } from '../system';
 import { setupCard, type SetupCard, type SetupRequest } from '../setup';
 import { simulateAll, wallRequest } from '../testing';
 import { of } from '../units';
@@ -97,4 +107,50 @@ it.each(ELEMENTS)('the gun is never faster on a rougher or a thirstier %s', (ele
   expect([...speeds].sort((a, b) => b - a)).toEqual(speeds);
   // 1.3 of true area at one film: 1/1.3 of the speed
   expect((speeds[4] ?? 0) / (speeds[0] ?? 1)).toBeCloseTo(1 / 1.3, 9);
+});
+
+/** A kind of piece as it usually is, with what is usually sprayed on it. */
+function usualOf(kind: PieceKind, geometry = usualGeometry(kind)) {
+  const element = elementOfKind(kind);
+  const { ground, side } = pieceKind(kind);
+  const [archetype = 'wall-matt'] = usualSystem(element, side).finish;
+  const coating = { name: archetype, archetype, overrides: {} };
+  const { card, request } = cardOf({ element, kind: ground, side, coating, geometry });
+  const film = wallFilm(request, card);
+  if (!film.ok) throw new Error(film.message);
+  return { card, film: film.value };
+}
+
+it.each(PIECE_KIND_IDS)('%s has a card and passes of its own usual sizes', (kind) => {
+  const { card, film } = usualOf(kind);
+  expect(card.paint.value).toBeGreaterThan(0);
+  expect(film.plan.passes.length).toBeGreaterThan(0);
+  // Nothing that is counted by hand asks for a gun no arm moves.
+  expect(card.gunSpeed.value).toBeGreaterThan(0.1);
+  expect(card.gunSpeed.value).toBeLessThan(1);
+});
+
+describe('the parts of a piece in order', () => {
+  it('are the four sides of all bars, as many passes as the picture has of one', () => {
+    const spindles = usualGeometry('spindle');
+    const { film } = usualOf('spindle', { ...spindles, count: 34 } as typeof spindles);
+    expect(film.order.map(({ name }) => name)).toEqual([
+      'front, from the left',
+      'front, from the right',
+      'back, from the left',
+      'back, from the right',
+    ]);
+    const all = film.order.reduce((sum, { passes }) => sum + passes, 0);
+    expect(all).toBe(34 * film.plan.passes.length);
+  });
+
+  it('are edges, then face of a door, its face in the passes of the picture', () => {
+    const { film } = usualOf('door');
+    expect(film.order.map(({ name }) => name)).toEqual(['Edges', 'Face']);
+    expect(film.order.at(-1)?.passes).toBe(film.plan.passes.length);
+  });
+
+  it('are none of a wall', () => {
+    expect(usualOf('wall').film.order).toEqual([]);
+  });
 });

@@ -1,9 +1,11 @@
 import {
   checkSettings,
+  orderOf,
   passesOf,
   planOf,
   strokesFor,
   type Hand,
+  type PartInOrder,
   type PassPlan,
   type PassSettings,
   type PlannedPass,
@@ -19,6 +21,8 @@ export interface WallFilm {
   /** The piece as the simulation sees it: a margin left and below of it. */
   readonly piece: Piece;
   readonly plan: PassPlan;
+  /** Parts of a door or of bars, in the order they are sprayed. */
+  readonly order: readonly PartInOrder[];
   readonly job: SimulationJob;
 }
 
@@ -82,6 +86,7 @@ export function wallFilm(
   return accept({
     piece,
     plan,
+    order: orderOf(request.geometry, settings),
     job: {
       width: quantity(wide),
       height: quantity(tall),

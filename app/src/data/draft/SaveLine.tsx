@@ -33,7 +33,7 @@ export function SaveLine({ saveState, held, waits, canUndo, undo, resolve }: Sav
   const conflict = saveState.kind === 'conflict';
   const deleted = wasDeleted(saveState);
   return (
-    <View className="min-h-[48px] flex-row flex-wrap items-center gap-2 px-4">
+    <View className="min-h-[28px] flex-row flex-wrap items-center gap-2 px-4">
       <Words
         size={14}
         colour={held || conflict ? 'danger' : 'ink2'}

@@ -1,4 +1,5 @@
 import {
+  capital,
   counted,
   mainPiece,
   show,
@@ -205,6 +206,22 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
           <Words size={14} colour="ink2" className="px-2 pb-2">
             {`${wall.plan.reason} Ring: pull the trigger. Dot: let go, off the piece.${mainPiece(request.geometry).openings.some(({ at }) => at === undefined) ? ' Openings stand evenly apart here: their places are not measured.' : ''}`}
           </Words>
+        </View>
+      ) : null}
+      {wall && wall.order.length > 0 ? (
+        <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4" testID="order">
+          <Words weight="bold" heading={2}>
+            In this order
+          </Words>
+          {wall.order.map(({ name, how, passes: number }, index) => (
+            <View key={name} className="flex-row gap-3">
+              <Words weight="digits-bold">{index + 1}</Words>
+              <View className="min-w-0 flex-1">
+                <Words weight="semi">{`${capital(name)}: ${counted(number, 'pass', 'passes')}`}</Words>
+                <Words size={14} colour="ink2">{`${how}.`}</Words>
+              </View>
+            </View>
+          ))}
         </View>
       ) : null}
       <Words size={14} colour="ink2">

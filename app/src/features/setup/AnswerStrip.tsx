@@ -10,7 +10,8 @@ export function AnswerStrip({
   onPress,
 }: {
   card: SetupCard;
-  refused: boolean;
+  /** Why the last change is refused. */
+  refused: string | undefined;
   onPress: () => void;
 }) {
   const { system } = useUnits();
@@ -28,8 +29,8 @@ export function AnswerStrip({
       className={`min-h-[56px] flex-row items-center justify-between gap-2 border-t-2 bg-sheet px-4 ${refused ? 'border-danger' : 'border-identity'}`}
     >
       {refused ? (
-        <Words weight="semi" colour="danger">
-          Something is refused: see the card
+        <Words size={14} weight="semi" colour="danger" numberOfLines={3} className="min-w-0 flex-1">
+          {refused}
         </Words>
       ) : (
         parts.map(({ label, value }) => (

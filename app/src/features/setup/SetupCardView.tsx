@@ -119,6 +119,15 @@ export function SetupCardView({
   const open = (part: CardPart) => () => onOpen(part);
   return (
     <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
+      {stale ? (
+        <Words
+          weight="bold"
+          className="rounded-xl border-2 border-dashed border-ink2 px-3 py-2"
+          testID="old-card"
+        >
+          Old card, from before the change that was refused
+        </Words>
+      ) : null}
       <TipPart card={card} open={open} hoseText={hoseText} onPickTip={onPickTip} />
       {card.doubts.map(({ what, why, instead }) => (
         <CautionBox key={why} what={what} why={why} instead={instead} />
@@ -166,12 +175,11 @@ function TipPart({
           </Words>
         </Pressable>
         <View className="min-w-0 flex-1">
-          <Words size={18} weight="bold">{`${familyName(tip.family)} tip`}</Words>
+          <Words size={18} weight="bold">{`${familyName(tip.family)} tip${card.chosen ? ', your choice' : ''}`}</Words>
           <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
           <Words colour="ink2">{`orifice ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
         </View>
       </View>
-      <Words colour="ink2">{`${card.chosen ? 'Your choice. ' : ''}${card.tip.reason}.`}</Words>
       {card.ours && onPickTip ? (
         <Button label={oursText(card, card.ours, system)} onPress={() => card.ours && onPickTip(card.ours)} />
       ) : null}
@@ -188,25 +196,12 @@ function oursText(card: SetupCard, ours: TipAdvice, system: UnitSystem): string 
   return `${ours.code}, on your rack: ${beside} ${card.tip.code}`;
 }
 
-/** What the hand sets: pressures, how fast the gun moves; and the paint it takes. */
+/** What the hand does: how fast the gun moves, the paint it takes, and the pressures to set. */
 function HandPart({ card, open, coats }: PartProps & { coats: number }) {
   const { system } = useUnits();
   const later = laterStroke(card, system);
   return (
     <>
-      <View className="flex-row flex-wrap">
-        <PressureCell
-          label={`Gun, ${pressuresAre(card)}`}
-          number={card.gunPressure}
-          onPress={open('gunPressure')}
-        />
-        <PressureCell
-          label={`Pump, ${pressuresAre(card)}`}
-          number={card.pumpPressure}
-          onPress={open('pumpPressure')}
-        />
-      </View>
-      <Rule />
       <View className="flex-row flex-wrap">
         <Cell label="Move the gun" onPress={open('gunSpeed')}>
           <View className="flex-row flex-wrap items-baseline gap-x-2">
@@ -238,6 +233,19 @@ function HandPart({ card, open, coats }: PartProps & { coats: number }) {
             colour="ink2"
           >{`${showRange(card.paint.low, card.paint.high, 'volume', system)} · ${showText(card.area.net, 'area', system)}`}</Words>
         </Cell>
+      </View>
+      <Rule />
+      <View className="flex-row flex-wrap">
+        <PressureCell
+          label={`Gun, ${pressuresAre(card)}`}
+          number={card.gunPressure}
+          onPress={open('gunPressure')}
+        />
+        <PressureCell
+          label={`Pump, ${pressuresAre(card)}`}
+          number={card.pumpPressure}
+          onPress={open('pumpPressure')}
+        />
       </View>
     </>
   );
@@ -336,8 +344,9 @@ function NextBest({
   return (
     <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
       <Words weight="bold" heading={2}>
-        Next best
+        {`Why ${card.tip.code}, and what is next best`}
       </Words>
+      <Words colour="ink2" testID="tip-reason">{`${card.tip.reason}.`}</Words>
       {card.nextBest.map((advice) => (
         <Pressable
           key={`${advice.candidate.tip.family} ${advice.code}`}

@@ -65,7 +65,7 @@ describe('the set-up card', () => {
       'Paint, 2 coats',
       'Wet film',
       'Dry film',
-      'Next best',
+      `Why ${card.tip.code}, and what is next best`,
     ]) {
       expect(screen.getByText(text)).toBeTruthy();
     }

@@ -1,54 +1,39 @@
 import { useRouter, type Href } from 'expo-router';
-import NotebookPen from 'lucide-react-native/icons/notebook-pen';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
-import { TOOLS, TOOL_IDS } from './tools';
+import { OTHER_TOOLS, TOOLS, type ToolId } from './tools';
 
 /** Where the tools of a set-up stand: under its surface, or under the set-up without a job. */
 export type ToolsUnder = '/set-up' | `/jobs/${string}/surfaces/${string}`;
 
-/** The ways from a card to what is done with paint in the hose. */
+/** The address of a tool of a set-up; of one of its layers, where it is not the finish. */
+export const toolHref = (under: ToolsUnder, tool: ToolId, layer: string | undefined): Href =>
+  layer === undefined ? `${under}/${tool}` : `${under}/${tool}?layer=${encodeURIComponent(layer)}`;
+
+/** The ways from a card to what is asked for now and then; what is done all day is in the bar at the thumb. */
 export function ToolRow({
   under,
   layer,
-  log,
 }: {
   under: ToolsUnder;
   /** Which layer, where it is not the finish. */
-  layer?: string | undefined;
-  log?: Href | undefined;
+  layer: string | undefined;
 }) {
   const router = useRouter();
   return (
-    <View className="gap-2" role="group" aria-label="On site">
+    <View className="gap-2" role="group" aria-label="More for this set-up">
       <Words weight="bold" heading={2}>
-        On site
+        More for this set-up
       </Words>
       <View className="flex-row flex-wrap gap-2">
-        {log === undefined ? null : (
-          <Button
-            label="Write down"
-            icon={NotebookPen}
-            kind="primary"
-            className="min-h-[56px] flex-grow"
-            onPress={() => router.navigate(log)}
-          />
-        )}
-        {TOOL_IDS.map((tool) => (
+        {OTHER_TOOLS.map((tool) => (
           <Button
             key={tool}
             label={TOOLS[tool].title}
             icon={TOOLS[tool].icon}
-            kind={tool === 'dial-in' ? 'primary' : 'plain'}
             className="min-h-[56px] flex-grow"
-            onPress={() =>
-              router.navigate(
-                layer === undefined
-                  ? `${under}/${tool}`
-                  : `${under}/${tool}?layer=${encodeURIComponent(layer)}`,
-              )
-            }
+            onPress={() => router.navigate(toolHref(under, tool, layer))}
           />
         ))}
       </View>

@@ -1,4 +1,5 @@
 export { DialledIn } from './DialledIn';
+export { ToolBar } from './ToolBar';
 export { ToolRow, type ToolsUnder } from './ToolRow';
 export {
   NO_JOB,

@@ -28,5 +28,8 @@ export const TOOLS = {
 } as const satisfies Record<string, ToolData>;
 
 export type ToolId = keyof typeof TOOLS;
-export const TOOL_IDS = Object.keys(TOOLS) as ToolId[];
+/** What is done all day: in the bar at the thumb. */
+export const THUMB_TOOLS = ['start-up', 'paint', 'dial-in'] as const satisfies readonly ToolId[];
+const AT_THUMB: ReadonlySet<string> = new Set(THUMB_TOOLS);
+export const OTHER_TOOLS = (Object.keys(TOOLS) as ToolId[]).filter((tool) => !AT_THUMB.has(tool));
 export const isTool = (tool: string): tool is ToolId => tool in TOOLS;

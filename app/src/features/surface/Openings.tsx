@@ -15,6 +15,8 @@ import { Words } from '@/ui/text';
 import { OPENING_WORDS } from './labels';
 
 export interface OpeningsProps {
+  /** What can be added; what is there of another kind stays. */
+  readonly kinds: readonly OpeningKind[];
   readonly openings: readonly Opening[];
   readonly errors: Readonly<Record<string, string | undefined>>;
   readonly onChange: (openings: Opening[]) => void;
@@ -22,7 +24,7 @@ export interface OpeningsProps {
 }
 
 /** Doors and windows by count, each group with a size that can be changed. Zero of them takes the group away. */
-export function Openings({ openings, errors, onChange, onInvalid }: OpeningsProps) {
+export function Openings({ kinds, openings, errors, onChange, onInvalid }: OpeningsProps) {
   const setCount = (index: number, count: number) =>
     onChange(count === 0 ? openings.filter((_opening, at) => at !== index) : replace(index, { count }));
   const replace = (index: number, change: Partial<Opening>) =>
@@ -32,7 +34,9 @@ export function Openings({ openings, errors, onChange, onInvalid }: OpeningsProp
 
   return (
     <View className="gap-2">
-      {OPENING_KINDS.map((kind) => {
+      {OPENING_KINDS.filter(
+        (kind) => kinds.includes(kind) || openings.some((opening) => opening.kind === kind),
+      ).map((kind) => {
         const groups = openings
           .map((opening, index) => ({ opening, index }))
           .filter(({ opening }) => opening.kind === kind);

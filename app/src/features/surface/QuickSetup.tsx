@@ -3,7 +3,6 @@ import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning'
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
-import { LineChoice } from '@/features/kit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
@@ -55,17 +54,8 @@ function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
         surfaceId={null}
         under="/set-up"
         onInvalid={() => undefined}
-        above={
-          <View className="gap-3">
-            <Words colour="ink2">Kept on this device only. Make a job to keep surfaces.</Words>
-            <LineChoice
-              kit={kit}
-              sprayerId={job.sprayerId}
-              hoseIds={job.hoseIds}
-              onChange={(change) => setJob({ ...job, ...change })}
-            />
-          </View>
-        }
+        onLine={(change) => setJob({ ...job, ...change })}
+        above={<Words colour="ink2">Kept on this device only. Make a job to keep surfaces.</Words>}
       />
     </View>
   );

@@ -7,47 +7,25 @@ import { AskOnce } from '@/features/cautions';
 import { SetupCardView, type CardPart } from '@/features/setup';
 import { DialledIn, ToolRow, type ToolsUnder } from '@/features/site';
 import { Button } from '@/ui/button';
-import { FieldError } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import { hoseText } from './Questions';
 import type { LayerSetup } from './useLayerSetup';
-
-function hoseText(job: SetupJob, kit: Kit, system: 'metric' | 'us'): string {
-  const total = job.hoseIds.reduce(
-    (sum, id) => sum + (kit.hoses.find((hose) => hose.id === id)?.length ?? 0),
-    0,
-  );
-  return total === 0
-    ? 'no hose'
-    : system === 'metric'
-      ? `${Number(total.toFixed(1))} m hose`
-      : `${Math.round(total / 0.3048)} ft hose`;
-}
 
 export interface SetupAnswerProps {
   readonly setup: LayerSetup;
   readonly job: SetupJob;
   readonly kit: Kit;
   readonly under: ToolsUnder;
-  readonly surfaceId: string | null;
   readonly onOpen: (part: CardPart) => void;
   readonly onPickTip: (tip: Tip) => void;
   readonly onBeside: (what: 'film' | 'set-ups') => void;
 }
 
 /** The answer for a surface: the card of the layer that is chosen, or why there is none, and the ways on. */
-export function SetupAnswer({
-  setup,
-  job,
-  kit,
-  under,
-  surfaceId,
-  onOpen,
-  onPickTip,
-  onBeside,
-}: SetupAnswerProps) {
+export function SetupAnswer({ setup, job, kit, under, onOpen, onPickTip, onBeside }: SetupAnswerProps) {
   const { system } = useUnits();
   const { layers, underneath, sprayed, role, setRole, request, card, refusal, coating } = setup;
   const works = card !== undefined && !refusal;
@@ -63,19 +41,6 @@ export function SetupAnswer({
           }))}
           onChange={setRole}
         />
-      ) : null}
-      {refusal ? (
-        <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal">
-          <FieldError message={refusal.message} />
-          {card ? (
-            <Words size={14} colour="ink2" className="pl-6">
-              The card below is the last one that worked.
-            </Words>
-          ) : null}
-        </View>
-      ) : null}
-      {works && card.dialledIn && request ? (
-        <DialledIn found={card.dialledIn} limit={request.sprayer.maxPressure} />
       ) : null}
       {card ? (
         <SetupCardView
@@ -95,6 +60,9 @@ export function SetupAnswer({
           text="This job's sprayer or this surface's coating is missing from the kit. Choose another one."
         />
       )}
+      {works && card.dialledIn && request ? (
+        <DialledIn found={card.dialledIn} limit={request.sprayer.maxPressure} />
+      ) : null}
       {works ? <AskOnce jobId={job.id} coatingId={sprayed.coatingId} /> : null}
       {works ? (
         <View className="flex-row flex-wrap gap-2">
@@ -112,13 +80,7 @@ export function SetupAnswer({
           />
         </View>
       ) : null}
-      {works ? (
-        <ToolRow
-          under={under}
-          layer={underneath ? role : undefined}
-          log={surfaceId ? `/log?surface=${surfaceId}` : undefined}
-        />
-      ) : null}
+      {works ? <ToolRow under={under} layer={underneath ? role : undefined} /> : null}
       <Words size={14} colour="ink2">
         {PRECEDENCE_NOTE}
       </Words>

@@ -1,5 +1,5 @@
 import type { SetupSurface } from '@fine-spray/contract/planning';
-import { SIZE_LIMITS, type AreaOverride } from '@fine-spray/core';
+import { OPENING_KINDS, SIZE_LIMITS, type AreaOverride, type Element } from '@fine-spray/core';
 import { View } from 'react-native';
 import { AreaLines, OverrideField } from '@/features/area';
 import { FieldError, Labelled, QuantityField } from '@/ui/field';
@@ -7,6 +7,7 @@ import { Segmented } from '@/ui/segmented';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
 import { Group } from './Group';
+import { KindSizes } from './KindSizes';
 import { SHAPE_OPTIONS } from './labels';
 import { Openings } from './Openings';
 
@@ -21,7 +22,11 @@ interface SizesProps<Shape> {
 }
 
 /** Sizes and openings of a surface: typed for one measured by itself, shown with their arithmetic for one that follows. */
-export function SizeGroups({ geometry, ...rest }: SizesProps<Geometry>) {
+export function SizeGroups({
+  element,
+  geometry,
+  ...rest
+}: SizesProps<Geometry> & { readonly element: Element }) {
   const { errors, onChange, onInvalid } = rest;
   const override = (
     <OverrideField
@@ -31,10 +36,18 @@ export function SizeGroups({ geometry, ...rest }: SizesProps<Geometry>) {
       onInvalid={onInvalid}
     />
   );
+  if (geometry.shape === 'item') {
+    return (
+      <>
+        <KindSizes geometry={geometry} {...rest} />
+        {override}
+      </>
+    );
+  }
   if (geometry.shape === 'rectangle' || geometry.shape === 'gable') {
     return (
       <>
-        <SheetSizes geometry={geometry} {...rest} />
+        <SheetSizes element={element} geometry={geometry} {...rest} />
         {override}
       </>
     );
@@ -47,7 +60,26 @@ export function SizeGroups({ geometry, ...rest }: SizesProps<Geometry>) {
   );
 }
 
-function SheetSizes({ geometry, errors, onChange, onInvalid }: SizesProps<Sheet>) {
+/** How a flat piece is asked for: what its sides are called, whether it may end in a gable, and what it has as openings. */
+function wordsOf(element: Element, shape: Sheet['shape']) {
+  const height = shape === 'gable' ? 'Height at the eaves' : 'Height';
+  if (element === 'wall')
+    return { width: 'Width', height, alike: 'Walls alike', gable: true, openings: OPENING_KINDS };
+  if (element === 'ceiling')
+    return { width: 'Length', height: 'Width', alike: 'Ceilings alike', gable: false, openings: IN_CEILINGS };
+  return { width: 'Width', height, alike: 'Pieces alike', gable: shape === 'gable', openings: [] };
+}
+/** Roof lights and hatches. */
+const IN_CEILINGS = OPENING_KINDS.filter((kind) => kind !== 'door');
+
+function SheetSizes({
+  element,
+  geometry,
+  errors,
+  onChange,
+  onInvalid,
+}: SizesProps<Sheet> & { readonly element: Element }) {
+  const words = wordsOf(element, geometry.shape);
   const setGeometry = (change: Partial<typeof geometry>) => onChange({ ...geometry, ...change });
   const length = (part: 'width' | 'height', label: string) => (
     <View className="min-w-0 flex-1">
@@ -66,23 +98,25 @@ function SheetSizes({ geometry, errors, onChange, onInvalid }: SizesProps<Sheet>
     <>
       <Group title="Size">
         <View className="flex-row gap-2">
-          {length('width', 'Width')}
-          {length('height', geometry.shape === 'gable' ? 'Height at the eaves' : 'Height')}
+          {length('width', words.width)}
+          {length('height', words.height)}
         </View>
-        <Labelled label="Shape">
-          <Segmented
-            label="Shape"
-            value={geometry.shape}
-            options={SHAPE_OPTIONS}
-            onChange={(shape) =>
-              setGeometry(
-                shape === 'gable'
-                  ? { shape, ridge: geometry.ridge ?? geometry.height + geometry.width / 3 }
-                  : { shape, ridge: undefined },
-              )
-            }
-          />
-        </Labelled>
+        {words.gable ? (
+          <Labelled label="Shape">
+            <Segmented
+              label="Shape"
+              value={geometry.shape}
+              options={SHAPE_OPTIONS}
+              onChange={(shape) =>
+                setGeometry(
+                  shape === 'gable'
+                    ? { shape, ridge: geometry.ridge ?? geometry.height + geometry.width / 3 }
+                    : { shape, ridge: undefined },
+                )
+              }
+            />
+          </Labelled>
+        ) : null}
         {geometry.shape === 'gable' ? (
           <QuantityField
             label="Height at the ridge"
@@ -95,9 +129,9 @@ function SheetSizes({ geometry, errors, onChange, onInvalid }: SizesProps<Sheet>
           />
         ) : null}
         <View className="flex-row items-center justify-between">
-          <Words>Pieces alike</Words>
+          <Words>{words.alike}</Words>
           <Stepper
-            label="Pieces alike"
+            label={words.alike}
             value={geometry.count}
             min={1}
             max={500}
@@ -105,15 +139,18 @@ function SheetSizes({ geometry, errors, onChange, onInvalid }: SizesProps<Sheet>
           />
         </View>
       </Group>
-      <Group title="Openings">
-        <Openings
-          openings={geometry.openings}
-          errors={errors}
-          onChange={(openings) => setGeometry({ openings })}
-          onInvalid={onInvalid}
-        />
-        {errors['geometry.openings'] ? <FieldError message={errors['geometry.openings']} /> : null}
-      </Group>
+      {words.openings.length > 0 || geometry.openings.length > 0 ? (
+        <Group title="Openings">
+          <Openings
+            kinds={words.openings}
+            openings={geometry.openings}
+            errors={errors}
+            onChange={(openings) => setGeometry({ openings })}
+            onInvalid={onInvalid}
+          />
+          {errors['geometry.openings'] ? <FieldError message={errors['geometry.openings']} /> : null}
+        </Group>
+      ) : null}
     </>
   );
 }

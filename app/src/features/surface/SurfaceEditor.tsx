@@ -1,16 +1,22 @@
 import type { Job } from '@fine-spray/contract';
 import { requestFor, type Kit, type SetupJob, type SetupSurface } from '@fine-spray/contract/planning';
 import { chosenTipFits, writeTipCode, type SetupCard, type Tip } from '@fine-spray/core';
-import { useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { SetUpsSheet } from '@/features/compare';
 import { FilmSheet } from '@/features/film';
 import { AnswerStrip, WhySheet, type CardPart } from '@/features/setup';
-import type { ToolsUnder } from '@/features/site';
+import { ToolBar, type ToolsUnder } from '@/features/site';
+import { FieldError } from '@/ui/field';
+import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
+import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { SetupAnswer } from './SetupAnswer';
-import { SurfaceForm } from './SurfaceForm';
+import { MachinePart, type LineChange } from './MachinePart';
+import { QUESTIONS, Questions, saidOf, type Question } from './Questions';
+import { WhatPart } from './WhatPart';
+import { WithPart } from './WithPart';
 import { useCoatingOverride } from './useCoatingOverride';
 import { useLayerSetup } from './useLayerSetup';
 
@@ -23,6 +29,7 @@ export interface SurfaceEditorProps {
   readonly errors: Readonly<Record<string, string | undefined>>;
   readonly onChange: (change: Partial<SetupSurface>) => void;
   readonly onInvalid: (field: string, message: string | undefined) => void;
+  readonly onLine?: ((change: LineChange) => void) | undefined;
   /** Address under which the tools on site stand. */
   readonly under: ToolsUnder;
   /** The stored surface, where it is one. */
@@ -45,12 +52,20 @@ export function SurfaceEditor({
   errors,
   onChange,
   onInvalid,
+  onLine,
   under,
   surfaceId,
   above,
   below,
 }: SurfaceEditorProps) {
   const wide = useWide();
+  const { system } = useUnits();
+  // Wide, one question is always open beside the answer.
+  const closed: Question | undefined = wide ? 'what' : undefined;
+  // What was typed before and cannot be taken is in sight again.
+  const [asked, setQuestion] = useState<Question | undefined>(() => wrongIn(errors)[0]);
+  const question = asked ?? closed;
+  const [invalid, setInvalid] = useState<SurfaceEditorProps['errors']>({});
   const toast = useToast();
   const [open, setOpen] = useState<CardPart>();
   const [beside, setBeside] = useState<'film' | 'set-ups'>();
@@ -78,6 +93,12 @@ export function SurfaceEditor({
     });
   }
 
+  /** Fields whose text cannot be taken: the chip of their question says so. */
+  function marked(field: string, message: string | undefined) {
+    setInvalid((before) => ({ ...before, [field]: message }));
+    onInvalid(field, message);
+  }
+
   function pickTip(tip: Tip) {
     if (underneath) {
       toast({ text: 'Only the finish keeps a tip chosen by hand.' });
@@ -89,33 +110,47 @@ export function SurfaceEditor({
     toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
   }
 
+  const part = { surface, errors: allErrors, onChange: change, onInvalid: marked };
+  const chips = (
+    <Questions
+      said={saidOf(surface, job, kit, card, system)}
+      open={question}
+      wrong={wrongIn({ ...allErrors, ...invalid })}
+      onOpen={(one) => setQuestion(one ?? closed)}
+    />
+  );
+  const panels: Readonly<Record<Question, ReactNode>> = {
+    what: (
+      <>
+        {above}
+        <WhatPart {...part} coatings={kit.coatings} fromPlace={fromPlace} />
+        {below}
+      </>
+    ),
+    with: <WithPart {...part} coatings={kit.coatings} />,
+    machine: <MachinePart {...part} job={job} kit={kit} bestTip={tipOn(card)} onLine={onLine} />,
+  };
+  const panel = <Panels panels={panels} open={question} />;
   const answer = (
     <SetupAnswer
       setup={setup}
       job={job}
       kit={kit}
       under={under}
-      surfaceId={surfaceId}
       onOpen={setOpen}
       onPickTip={pickTip}
       onBeside={setBeside}
     />
   );
-  const inputs = (
-    <View className="gap-5">
-      {above}
-      <SurfaceForm
-        fromPlace={fromPlace}
-        surface={surface}
-        coatings={kit.coatings}
-        bestTip={tipOn(card)}
-        errors={allErrors}
-        onChange={change}
-        onInvalid={onInvalid}
+  const refused = refusal ? <Refused message={refusal.message} old={card !== undefined} /> : null;
+  const tools =
+    card && !refusal ? (
+      <ToolBar
+        under={under}
+        layer={underneath ? setup.role : undefined}
+        log={surfaceId ? `/log?surface=${surfaceId}` : '/log'}
       />
-      {below}
-    </View>
-  );
+    ) : null;
   const closeBeside = () => setBeside(undefined);
   const sheet =
     open && card ? (
@@ -139,30 +174,98 @@ export function SurfaceEditor({
         />
       )
     ) : null;
+  const parts = { refused, chips, panel, answer, tools, sheet };
   return wide ? (
-    <SideBySide answer={answer} inputs={inputs} sheet={sheet} />
+    <SideBySide {...parts} />
   ) : (
-    <Stacked answer={answer} inputs={inputs} sheet={sheet} card={card} refused={refusal !== undefined} />
+    <Stacked
+      {...parts}
+      question={question}
+      strip={(back) => (card ? <AnswerStrip card={card} refused={refusal?.message} onPress={back} /> : null)}
+      onBack={() => setQuestion(undefined)}
+    />
   );
 }
 
-/** Wide: answer and inputs beside each other, each scrolling by itself. */
-function SideBySide({ answer, inputs, sheet }: { answer: ReactNode; inputs: ReactNode; sheet: ReactNode }) {
+/** The open question. One that was open before keeps what was typed in it, out of sight. */
+function Panels({
+  panels,
+  open,
+}: {
+  panels: Readonly<Record<Question, ReactNode>>;
+  open: Question | undefined;
+}) {
+  const [opened, setOpened] = useState<readonly Question[]>(open ? [open] : []);
+  if (open && !opened.includes(open)) setOpened([...opened, open]);
+  return opened.map((question) => (
+    <View
+      key={question}
+      className={question === open ? 'gap-5' : 'hidden'}
+      role="region"
+      aria-label={QUESTIONS[question]}
+      testID={`panel-${question}`}
+    >
+      {panels[question]}
+    </View>
+  ));
+}
+
+/** Which questions have something in them that is refused, by the names of the fields. */
+function wrongIn(errors: SurfaceEditorProps['errors']): readonly Question[] {
+  const fields = Object.keys(errors).filter((field) => errors[field] !== undefined);
+  const questions = fields.map((field): Question => {
+    if (/^(tip|sprayer|hose|lift)/.test(field)) return 'machine';
+    return /^(coating|coats|thinning|under)/.test(field) ? 'with' : 'what';
+  });
+  return [...new Set(questions)];
+}
+
+/** Why there is no card for what is asked, before anything else. */
+function Refused({ message, old }: { message: string; old: boolean }) {
+  return (
+    <View className="rounded-2xl border-2 border-danger bg-sheet p-4" testID="refusal" role="alert">
+      <FieldError message={message} />
+      {old ? (
+        <Words size={14} colour="ink2" className="pl-6">
+          The card below is the old one, from before this.
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+interface Parts {
+  readonly refused: ReactNode;
+  readonly chips: ReactNode;
+  /** The question that is open. */
+  readonly panel: ReactNode;
+  readonly answer: ReactNode;
+  readonly tools: ReactNode;
+  readonly sheet: ReactNode;
+}
+
+/** Wide: answer and questions beside each other, each scrolling by itself. */
+function SideBySide({ refused, chips, panel, answer, tools, sheet }: Parts) {
   return (
     <View className="min-h-0 flex-1 flex-row">
-      <ScrollView
-        tabIndex={0}
-        className="flex-1"
-        contentContainerClassName="mx-auto w-full max-w-[520px] p-4 pb-10"
-      >
-        {answer}
-      </ScrollView>
+      <View className="min-h-0 flex-1">
+        <ScrollView
+          tabIndex={0}
+          className="flex-1"
+          contentContainerClassName="mx-auto w-full max-w-[520px] gap-3 p-4 pb-10"
+        >
+          {refused}
+          {answer}
+        </ScrollView>
+        {tools}
+      </View>
       <ScrollView
         tabIndex={0}
         className="max-w-[420px] flex-1 border-l border-rule"
-        contentContainerClassName="p-4 pb-10"
+        contentContainerClassName="gap-5 p-4 pb-10"
       >
-        {inputs}
+        {chips}
+        {panel}
       </ScrollView>
       {sheet}
     </View>
@@ -172,42 +275,54 @@ function SideBySide({ answer, inputs, sheet }: { answer: ReactNode; inputs: Reac
 /** How far one scrolls before the numbers of the card are out of sight, px. */
 const CARD_GONE = 420;
 
-/** A phone: answer above, inputs below, and the answer in one line while the inputs are in sight. */
+/**
+ * A phone: the questions as chips above the answer. An open question stands where it is, between them; the answer is in one line at the
+ * thumb then, and when it is scrolled away. Otherwise the tools of the site are there.
+ */
 function Stacked({
-  answer,
-  inputs,
-  sheet,
-  card,
   refused,
-}: {
-  answer: ReactNode;
-  inputs: ReactNode;
-  sheet: ReactNode;
-  card: SetupCard | undefined;
-  refused: boolean;
+  chips,
+  panel,
+  answer,
+  tools,
+  sheet,
+  question,
+  strip,
+  onBack,
+}: Parts & {
+  readonly question: Question | undefined;
+  readonly strip: (back: () => void) => ReactNode;
+  readonly onBack: () => void;
 }) {
   const [away, setAway] = useState(false);
   const scroller = useRef<ScrollView>(null);
+  const toTop = () => scroller.current?.scrollTo({ y: 0, animated: false });
+  useEffect(() => {
+    if (question) scroller.current?.scrollTo({ y: 0, animated: false });
+  }, [question]);
   return (
     <View className="min-h-0 flex-1">
       <ScrollView
         ref={scroller}
         tabIndex={0}
         className="flex-1"
-        contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
+        contentContainerClassName="mx-auto w-full max-w-[560px] gap-3 px-3 pb-10"
         scrollEventThrottle={100}
         onScroll={({ nativeEvent }) => setAway(nativeEvent.contentOffset.y > CARD_GONE)}
       >
+        {question ? null : refused}
+        {chips}
+        {panel}
+        {question ? refused : null}
         {answer}
-        {inputs}
       </ScrollView>
-      {away && card ? (
-        <AnswerStrip
-          card={card}
-          refused={refused}
-          onPress={() => scroller.current?.scrollTo({ y: 0, animated: false })}
-        />
-      ) : null}
+      {question || away
+        ? strip(() => {
+            onBack();
+            toTop();
+          })
+        : null}
+      {question ? null : tools}
       {sheet}
     </View>
   );

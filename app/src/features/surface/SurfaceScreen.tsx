@@ -1,17 +1,21 @@
-import type { Job, Surface } from '@fine-spray/contract';
-import type { Kit } from '@fine-spray/contract/planning';
+import type { Job, Surface, SurfaceFields } from '@fine-spray/contract';
+import type { Kit, SetupSurface } from '@fine-spray/contract/planning';
+import { pieceKindOf } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Ruler from 'lucide-react-native/icons/ruler';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
-import { broughtBack, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
+import { broughtBack, contentOf, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
+import { useMay } from '@/data/may';
+import { newName } from '@/data/newSurface';
 import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { useToast } from '@/ui/toast';
+import type { LineChange } from './MachinePart';
 import { SurfaceEditor } from './SurfaceEditor';
 import { useSurfaceDraft } from './useSurfaceDraft';
 
@@ -54,12 +58,36 @@ export function SurfaceScreen({ jobId, surfaceId }: { jobId: string; surfaceId: 
   );
 }
 
+/** A name nobody has touched follows the kind of piece. */
+function namedFor(draft: SurfaceFields, change: Partial<SetupSurface>): Partial<SurfaceFields> {
+  const kinds = [pieceKindOf(draft), pieceKindOf({ ...draft, ...change })] as const;
+  const [before, after] = kinds;
+  const untouched = before !== undefined && draft.name === newName(before);
+  return after !== undefined && after !== before && untouched ? { ...change, name: newName(after) } : change;
+}
+
 function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
   const { draft, errors, change, onInvalid, ...stand } = useSurfaceDraft(row);
   const { put, remove } = useWrites('surfaces');
+  const jobs = useWrites('jobs');
+  const mayPlan = useMay('plans');
   const router = useRouter();
   const toast = useToast();
   const back = `/jobs/${job.id}` as const;
+
+  /** Sprayer and hoses are the job's. */
+  async function changeLine(next: LineChange) {
+    const before = contentOf(job);
+    try {
+      const stored = await jobs.put({ id: job.id, content: { ...before, ...next, version: job.version } });
+      toast({
+        text: `${job.name} has another line now, on all its surfaces.`,
+        undo: () => void jobs.put({ id: job.id, content: { ...before, version: stored.version } }),
+      });
+    } catch (error) {
+      toast({ text: `Not changed: ${whyFailed(error)}` });
+    }
+  }
 
   async function deleteIt() {
     try {
@@ -93,7 +121,8 @@ function Editing({ job, row, kit }: { job: Job; row: Surface; kit: Kit }) {
         errors={errors}
         surfaceId={row.id}
         under={`/jobs/${job.id}/surfaces/${row.id}`}
-        onChange={change}
+        onChange={(next) => change(namedFor(draft, next))}
+        onLine={mayPlan ? (next) => void changeLine(next) : undefined}
         onInvalid={onInvalid}
         above={
           <View className="gap-3">

@@ -4,7 +4,9 @@ import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
 import { renderPart } from '@/testing/render';
 import { coatingRow } from '@/testing/rows';
-import { SurfaceForm } from './SurfaceForm';
+import { MachinePart } from './MachinePart';
+import { WhatPart } from './WhatPart';
+import { WithPart } from './WithPart';
 import { newSurface } from '@/data/newSurface';
 
 const coatings = [coatingRow('v', 'Varnish', 'clear-varnish'), coatingRow('m', 'Wall matt', 'wall-matt')];
@@ -16,17 +18,26 @@ let invalid: Record<string, string | undefined>;
 function Form({ first, errors = {} }: { first: SetupSurface; errors?: Record<string, string> }) {
   const [now, setNow] = useState(first);
   surface = now;
+  const part = {
+    surface: now,
+    errors,
+    onChange: (change: Partial<SetupSurface>) => setNow((before) => ({ ...before, ...change })),
+    onInvalid: (field: string, message: string | undefined) => {
+      invalid = { ...invalid, [field]: message };
+    },
+  };
   return (
-    <SurfaceForm
-      surface={now}
-      coatings={coatings}
-      bestTip={{ code: '517', family: 'standard' }}
-      errors={errors}
-      onChange={(change) => setNow((before) => ({ ...before, ...change }))}
-      onInvalid={(field, message) => {
-        invalid = { ...invalid, [field]: message };
-      }}
-    />
+    <>
+      <WhatPart {...part} coatings={coatings} fromPlace={false} />
+      <WithPart {...part} coatings={coatings} />
+      <MachinePart
+        {...part}
+        job={{ sprayerId: '', hoseIds: [], lift: 0 }}
+        kit={{ coatings, sprayers: [], hoses: [], tips: [] }}
+        bestTip={{ code: '517', family: 'standard' }}
+        onLine={undefined}
+      />
+    </>
   );
 }
 

@@ -1,17 +1,24 @@
 import {
-  ELEMENTS,
   ELEMENT_DATA,
+  PIECE_KIND_IDS,
   SURFACE_KINDS,
   SURFACE_KIND_IDS,
+  pieceKind,
   type Condition,
   type Element,
   type OpeningKind,
+  type PieceKind,
   type Side,
   type SurfaceKind,
   type Wind,
 } from '@fine-spray/core';
 
-export const ELEMENT_OPTIONS = ELEMENTS.map((value: Element) => ({ value, label: ELEMENT_DATA[value].name }));
+/** What can be chosen as a piece; what is known by its area alone stands first, as it is. */
+export function pieceOptions(element: Element, now: PieceKind | undefined) {
+  const kinds = PIECE_KIND_IDS.map((value) => ({ value, label: pieceKind(value).name }));
+  const area = { value: 'by area' as const, label: `${ELEMENT_DATA[element].name}, by its area` };
+  return now ? kinds : [area, ...kinds];
+}
 
 export const KIND_OPTIONS = SURFACE_KIND_IDS.map((value: SurfaceKind) => {
   const { name, texture, absorbed } = SURFACE_KINDS[value];

@@ -1,6 +1,5 @@
 import type { Coating } from '@fine-spray/contract';
-import type { SetupSurface } from '@fine-spray/contract/planning';
-import { archetypeOf, coatingInput, type TipFamily } from '@fine-spray/core';
+import { archetypeOf, coatingInput } from '@fine-spray/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useList } from '@/data/resources';
@@ -8,49 +7,20 @@ import { SystemNotes, SystemSheet, UnderLayers, useKeepSystem } from '@/features
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { QuantityField } from '@/ui/field';
-import { Segmented } from '@/ui/segmented';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
-import { CONDITION_OPTIONS, ELEMENT_OPTIONS, KIND_OPTIONS, SIDE_OPTIONS, WIND_OPTIONS } from './labels';
 import { Group } from './Group';
-import { SizeGroups } from './SizeGroups';
-import { TipField } from './TipField';
+import type { PartProps } from './WhatPart';
 
-export interface SurfaceFormProps {
-  /** Whether it follows from a room or elevation: its piece and sizes are given there. */
-  readonly fromPlace?: boolean;
-  readonly surface: SetupSurface;
-  readonly coatings: readonly Coating[];
-  readonly bestTip: { family: TipFamily; code: string };
-  /** Sentences by field name, from the contract and the core. */
-  readonly errors: Readonly<Record<string, string | undefined>>;
-  readonly onChange: (change: Partial<SetupSurface>) => void;
-  readonly onInvalid: (field: string, message: string | undefined) => void;
-}
+type WithProps = PartProps & { readonly coatings: readonly Coating[] };
 
-/** Everything the set-up of a surface depends on; each input moves the card. */
-export function SurfaceForm({
-  fromPlace = false,
-  surface,
-  coatings,
-  bestTip,
-  errors,
-  onChange,
-  onInvalid,
-}: SurfaceFormProps) {
-  const { geometry } = surface;
+/** With what: the coating, how often, how thin, and what goes under it. */
+export function WithPart({ surface, coatings, errors, onChange, onInvalid }: WithProps) {
   const [choosing, setChoosing] = useState(false);
   const coating = coatings.find(({ id }) => id === surface.coatingId);
   const thinLimit = coating ? coatingInput(coating, 'thinningLimit').value : 0.5;
   return (
-    <View className="gap-5">
-      <SizeGroups
-        geometry={geometry}
-        errors={errors}
-        onChange={(next) => onChange({ geometry: next })}
-        onInvalid={onInvalid}
-      />
-      <WhatItIs fromPlace={fromPlace} surface={surface} onChange={onChange} />
+    <>
       <Group title="Coating">
         <Button label="Choose a system" onPress={() => setChoosing(true)} className="self-start" />
         <Choice
@@ -102,60 +72,7 @@ export function SurfaceForm({
           onClose={() => setChoosing(false)}
         />
       ) : null}
-      <Group title="Tip">
-        <TipField
-          chosen={surface.tip}
-          best={bestTip}
-          error={errors['tip'] ?? errors['tip.code']}
-          onChange={(tip) => onChange({ tip })}
-          onInvalid={(message) => onInvalid('tip', message)}
-        />
-      </Group>
-    </View>
-  );
-}
-
-type PartProps = Pick<SurfaceFormProps, 'surface' | 'onChange'>;
-
-/** Piece, surface, side, condition, wind. */
-function WhatItIs({ fromPlace, surface, onChange }: PartProps & { fromPlace: boolean }) {
-  return (
-    <Group title="What it is">
-      {fromPlace ? null : (
-        <Choice
-          label="Piece"
-          value={surface.element}
-          options={ELEMENT_OPTIONS}
-          onChange={(element) => onChange({ element })}
-        />
-      )}
-      <Choice
-        label="Surface"
-        value={surface.kind}
-        options={KIND_OPTIONS}
-        onChange={(kind) => onChange({ kind })}
-      />
-      <Segmented
-        label="Inside or outside"
-        value={surface.side}
-        options={SIDE_OPTIONS}
-        onChange={(side) => onChange({ side })}
-      />
-      <Segmented
-        label="Condition"
-        value={surface.condition}
-        options={CONDITION_OPTIONS}
-        onChange={(condition) => onChange({ condition })}
-      />
-      {surface.side === 'outside' ? (
-        <Segmented
-          label="Wind"
-          value={surface.wind}
-          options={WIND_OPTIONS}
-          onChange={(wind) => onChange({ wind })}
-        />
-      ) : null}
-    </Group>
+    </>
   );
 }
 
@@ -165,7 +82,7 @@ function SystemChoice({
   coatings,
   onChange,
   onClose,
-}: PartProps & Pick<SurfaceFormProps, 'coatings'> & { onClose: () => void }) {
+}: Pick<WithProps, 'surface' | 'coatings' | 'onChange'> & { onClose: () => void }) {
   const { data: systems = [] } = useList('systems');
   const keep = useKeepSystem();
   return (
