@@ -49,6 +49,22 @@ describe('a demo job', () => {
     expect(text.split('\r\n')[0]).toContain('Width (m)');
   });
 
+  it('a size changed in the rows of what is counted stands: they are pieces then', () => {
+    const file = job('tern-boathouse');
+    const text = writeTakeoff(
+      file.surfaces.filter(({ name }) => name === 'Six panel doors, first side'),
+      kit.coatings,
+    );
+    const geometryOf = (of: string) => taken(of).value[0]?.fields.geometry;
+    expect(geometryOf(text)).toMatchObject({ shape: 'item', item: 'door', faces: 1, count: 6 });
+    expect(geometryOf(text.replace(',0.86,2.04,', ',0.9,2.04,'))).toMatchObject({
+      pieces: [{ width: 0.9, height: 2.04, count: 6 }],
+    });
+    expect(refused(text.replace('door; width', 'dor; width'))).toMatchObject([
+      { column: 'Counted as (m)', message: expect.stringMatching(/nothing that can be counted/) as string },
+    ]);
+  });
+
   it.each(JOBS)('%s comes back from JSON as it was', (name) => {
     const file = job(name);
     const back = readJob(bytes(writeJob(file)), {

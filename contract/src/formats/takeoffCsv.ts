@@ -4,17 +4,20 @@ import {
   CONDITIONS,
   ELEMENTS,
   ELEMENT_DATA,
+  ITEM_IDS,
   OPENING_KINDS,
   SIDES,
+  SIZE_NAMES,
   SURFACE_KINDS,
   SURFACE_KIND_IDS,
   WINDS,
   measure,
   piecesOf,
   type PieceGeometry,
+  type SizeName,
 } from '@fine-spray/core/takeoff';
 import type { z } from 'zod';
-import { SURFACES_PER_JOB, surfaceFields, type SurfaceFields } from '../job';
+import { SURFACES_PER_JOB, surfaceFields, surfaceGeometry, type SurfaceFields } from '../job';
 import type { Coating } from '../kit';
 import type { SystemLayer } from '../system';
 import { checkUnit, columnsOf, readMeasure, type Column } from './columns';
@@ -37,6 +40,7 @@ export const TAKEOFF_COLUMNS = {
   ridge: 'Ridge',
   corners: 'Corners',
   count: 'Count',
+  counted: 'Counted as',
   openings: 'Openings',
   net: 'Net area',
   coating: 'Coating',
@@ -58,6 +62,7 @@ const UNIT_TITLES: Partial<Record<Name, string>> = {
   height: 'm',
   ridge: 'm',
   corners: 'm',
+  counted: 'm',
   openings: 'm',
   net: 'm²',
   thinning: '%',
@@ -107,6 +112,17 @@ function pieceCells(piece: PieceGeometry): Partial<Record<Name, string | number>
   return { ...base, width: written(piece.width), height: written(piece.height), ridge: piece.ridge ?? '' };
 }
 
+/** "door; width 0.86; height 2.04; faces 1; count 6": what its rows follow from. */
+function countedText(geometry: Geometry): string {
+  if (geometry.shape !== 'item') return '';
+  const sizes = SIZE_NAMES.flatMap((name) => {
+    const size = geometry.sizes[name];
+    return size === undefined ? [] : [`${name} ${written(size)}`];
+  });
+  const faces = geometry.faces === undefined ? [] : [`faces ${geometry.faces}`];
+  return [geometry.item, ...sizes, ...faces, `count ${geometry.count}`].join('; ');
+}
+
 /** The take-off of a job as CSV (RFC 4180): a row for each piece, what holds for its surface in the first. */
 export function writeTakeoff(
   surfaces: readonly (Omit<SurfaceFields, 'jobId'> & { readonly id: string })[],
@@ -128,6 +144,7 @@ export function writeTakeoff(
       kind: surface.kind,
       condition: surface.condition,
       wind: surface.wind,
+      counted: countedText(geometry),
       net: area.ok ? Number(area.value.net.toFixed(3)) : '',
       coating: guarded(coatings.find(({ id }) => id === surface.coatingId)?.name ?? surface.coatingId),
       coats: surface.coats,
@@ -298,6 +315,51 @@ function readPiece(reader: RowReader, columns: Partial<Record<Name, Column>>, ne
   };
 }
 
+/**
+ * What the rows of a surface are counted as, where they still say so: a size or number changed in the rows stands, and then they are
+ * pieces.
+ */
+function readCounted(
+  reader: RowReader,
+  column: Column | undefined,
+  pieces: readonly Piece[],
+): Geometry | undefined {
+  const [name = '', ...parts] = reader.text('counted').split(';');
+  if (name.trim() === '' || !column) return undefined;
+  const item = ITEM_IDS.find((one) => one === name.trim().toLowerCase());
+  const values = parts.map((part) => part.trim().split(/\s+/));
+  const number = (of: string): number | undefined => {
+    const found = values.find(([first]) => first?.toLowerCase() === of)?.[1];
+    return found === undefined ? undefined : Number(found.replace(',', '.'));
+  };
+  const sizes: Partial<Record<SizeName, number>> = {};
+  for (const size of SIZE_NAMES) {
+    const found = values.find(([first]) => first?.toLowerCase() === size)?.[1];
+    const read = found === undefined ? undefined : readMeasure(found, column, 'length');
+    if (read?.ok) sizes[size] = read.value;
+  }
+  const faces = number('faces');
+  const geometry = {
+    shape: 'item',
+    item,
+    sizes,
+    count: number('count') ?? 1,
+    ...(faces === undefined ? {} : { faces }),
+  };
+  const known = item === undefined ? undefined : surfaceGeometry.safeParse(geometry);
+  if (!known?.success) {
+    reader.refuse(
+      'counted',
+      `"${reader.text('counted').slice(0, 60)}" is nothing that can be counted. Write it like door; width 0.9; height 2.1; count 6, or leave it empty.`,
+    );
+    return undefined;
+  }
+  const same = piecesOf(known.data).map((piece) => JSON.stringify(pieceCells(piece)));
+  return same.join() === pieces.map((piece) => JSON.stringify(pieceCells(piece))).join()
+    ? known.data
+    : undefined;
+}
+
 const LAYER =
   /^(spot prime|prime):\s*(\d+)\s*x\s*"(.*?)"(?:\s+on\s+([\d.]+)\s*%)?(?:\s+thinned\s+([\d.]+)\s*%)?$/i;
 
@@ -346,6 +408,8 @@ const COLUMN_OF: Readonly<Record<string, Name>> = {
   ridge: 'ridge',
   corners: 'corners',
   count: 'count',
+  item: 'counted',
+  sizes: 'counted',
   openings: 'openings',
   net: 'instead',
   reason: 'reason',
@@ -406,7 +470,9 @@ export function readTakeoff(
     const missing = needed.map((name) => `"${TAKEOFF_COLUMNS[name]}"`).join(', ');
     return refuseFile(`The header has no column ${missing}. Its first row must name the columns.`);
   }
-  const lengths = (['width', 'height', 'ridge', 'corners', 'openings'] as const).map((name) => columns[name]);
+  const lengths = (['width', 'height', 'ridge', 'corners', 'openings', 'counted'] as const).map(
+    (name) => columns[name],
+  );
   const units = [
     ...lengths.map((column) => (column ? checkUnit(column, 'length') : undefined)),
     columns.instead ? checkUnit(columns.instead, 'area') : undefined,
@@ -431,6 +497,7 @@ export function readTakeoff(
     if (!first) return undefined;
     const pieces = group.map((reader) => readPiece(reader, columns, newId));
     const [only] = pieces;
+    const counted = readCounted(first, columns.counted, pieces);
     const single = pieces.length === 1 && only !== undefined && only.name === undefined;
     const net = first.measure('instead', 'area');
     const override = net === undefined ? {} : { override: { net, reason: first.text('reason') } };
@@ -460,7 +527,11 @@ export function readTakeoff(
       kind: first.oneOf('kind', SURFACE_KIND_IDS, usual.kind, (one) => SURFACE_KINDS[one].name),
       condition: first.oneOf('condition', CONDITIONS, usual.condition),
       wind: first.oneOf('wind', WINDS, 'calm'),
-      geometry: (single ? { ...only, ...override } : { shape: 'pieces', pieces, ...override }) as Geometry,
+      geometry: (counted
+        ? { ...counted, ...override }
+        : single
+          ? { ...only, ...override }
+          : { shape: 'pieces', pieces, ...override }) as Geometry,
       coatingId: coatingId ?? '',
       coats: first.number('coats', usual.coats),
       thinning: Number((first.number('thinning', 0) / 100).toPrecision(12)),

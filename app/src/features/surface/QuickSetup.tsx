@@ -38,7 +38,14 @@ function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
   const [{ surface, job }, setQuick] = useQuickState(first);
   const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
   const setJob = (next: SetupJob) => setQuick({ surface, job: next });
-  const checked = surfaceFields.safeParse({ ...surface, jobId: NO_JOB, name: 'x', room: '', position: 0 });
+  const checked = surfaceFields.safeParse({
+    ...surface,
+    jobId: NO_JOB,
+    placeId: null,
+    name: 'x',
+    room: '',
+    position: 0,
+  });
   const errors: Record<string, string> = {};
   if (!checked.success)
     for (const { path, message } of checked.error.issues) errors[path.map(String).join('.')] ??= message;
