@@ -39,5 +39,5 @@ export {
   type ResourceName,
   type Rows,
 } from './resources';
-export { setupRequest, type SetupRows } from './setupRequest';
+export { coreCoating, setupRequest, type SetupRows } from './setupRequest';
 export { coreTip } from './tip';

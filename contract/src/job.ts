@@ -35,6 +35,8 @@ export const jobFields = z
     status: oneOf('Status', JOB_STATUSES),
     /** Of the paint that is on the house: old paint may hold lead. */
     paintAge: oneOf('Age of the paint', SURFACE_AGES).default('unknown'),
+    /** Nobody lives or works in it, and nothing is in the way. */
+    empty: z.boolean({ error: 'Say whether the building is empty.' }).default(false),
     sprayerId: id,
     /** Hoses in series from the pump to the gun. */
     hoseIds: z.array(id).max(8, { error: 'Eight hoses in series at most.' }),

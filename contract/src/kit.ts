@@ -46,11 +46,49 @@ const overrideShape = Object.fromEntries(
   COATING_PROPERTY_NAMES.map((name) => [name, coatingOverride(name).optional()]),
 ) as Record<CoatingProperty, z.ZodOptional<ReturnType<typeof coatingOverride>>>;
 
+const sheetRange = (low: ReturnType<typeof numberWithin>, high: ReturnType<typeof numberWithin>) =>
+  z.object({ low, high }).strict();
+const thou = (label: string) => numberWithin(label, 5, 60, 'An orifice is between 5 and 60 thou.');
+const sheetPressure = (label: string) =>
+  numberWithin(label, 5e5, 5e7, 'Pressure must be between 5 and 500 bar.');
+const sheetReading = numberWithin('Viscosity', 1, 50_000, 'This reading must be between 1 and 50,000.');
+
+/** What a maker's sheet says beside the values that stand in for working defaults, as it stands there. */
+export const coatingSheet = z
+  .object({
+    /** Theoretical, 1/m: m² over m³. */
+    spreadingRate: numberWithin(
+      'Spreading rate',
+      1e3,
+      6e4,
+      'A spreading rate is between 1 and 60 m²/L.',
+    ).optional(),
+    viscosity: z
+      .discriminatedUnion('as', [
+        z.object({ as: z.literal('KU'), value: sheetReading }).strict(),
+        z.object({ as: z.literal('cP'), value: sheetReading }).strict(),
+        z.object({ as: z.literal('cup'), cup: oneOf('Cup', CUP_IDS), value: sheetReading }).strict(),
+      ])
+      .optional(),
+    orifice: sheetRange(thou('Smallest orifice'), thou('Largest orifice')).optional(),
+    pressure: sheetRange(sheetPressure('Lowest pressure'), sheetPressure('Highest pressure')).optional(),
+    /** s */
+    recoatLatest: numberWithin(
+      'Latest recoat',
+      3600,
+      3.6e7,
+      'Latest recoat is between 1 and 10,000 hours.',
+    ).optional(),
+    wear: line('What to wear', 300).optional(),
+  })
+  .strict();
+
 export const coatingFields = z
   .object({
     name: line('Coating name', 120),
     archetype: oneOf('Kind of coating', ARCHETYPE_IDS),
     overrides: z.object(overrideShape).strict(),
+    sheet: coatingSheet.default({}),
     /** What goes in as a second part: none, one with isocyanate, or nobody has said. */
     hardener: oneOf('Second part', HARDENERS).default('unknown'),
     /** Containers it is sold in: size in m³ and price, null while nobody has put one in. */

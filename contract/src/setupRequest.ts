@@ -1,5 +1,6 @@
 import { of, quantity } from '@fine-spray/core/units';
 import { conditionUnder } from '@fine-spray/core/system';
+import type { Coating as CoreCoating } from '@fine-spray/core/coating';
 import type { SetupRequest } from '@fine-spray/core/setup';
 import type { Job, SurfaceFields } from './job';
 import type { Coating, Hose, Sprayer, Tip } from './kit';
@@ -8,12 +9,25 @@ import { coreTip } from './tip';
 /** The stored rows a set-up stands on. */
 export interface SetupRows {
   readonly surface: Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position' | 'coatingId'>;
-  readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'containers'>;
+  readonly coating: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'sheet' | 'containers'>;
   readonly sprayer: Sprayer;
   readonly hoses: readonly Hose[];
   readonly lift: Job['lift'];
   readonly rack: readonly Tip[];
 }
+
+/** A coating as the core has it. */
+export const coreCoating = ({
+  name,
+  archetype,
+  overrides,
+  sheet,
+}: Pick<Coating, 'name' | 'archetype' | 'overrides' | 'sheet'>): CoreCoating => ({
+  name,
+  archetype,
+  overrides,
+  sheet,
+});
 
 /** Stored rows as the core's request: brands the SI numbers and drops what the computation does not need. */
 export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: SetupRows): SetupRequest {
@@ -24,7 +38,7 @@ export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: S
     condition: conditionUnder(surface.under, surface.condition),
     wind: surface.wind,
     geometry: surface.geometry,
-    coating: { name: coating.name, archetype: coating.archetype, overrides: coating.overrides },
+    coating: coreCoating(coating),
     coats: surface.coats,
     thinning: quantity(surface.thinning),
     sprayer: {

@@ -1,5 +1,5 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
-import { coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
+import { coreCoating, coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
 import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
 import type { JobsOfPaint, OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
@@ -27,9 +27,7 @@ export function recordOf(entries: readonly Entry[], old: OldJobs): SiteRecord {
 
 /** Coatings of the kit as the core takes them, by id. */
 export function coatingsOf(kit: Pick<Kit, 'coatings'>): Readonly<Record<string, CoreCoating>> {
-  return Object.fromEntries(
-    kit.coatings.map(({ id, name, archetype, overrides }) => [id, { name, archetype, overrides }]),
-  );
+  return Object.fromEntries(kit.coatings.map((coating) => [coating.id, coreCoating(coating)]));
 }
 
 /** Tips of the kit as the core takes them. */

@@ -12,6 +12,7 @@ export const coatingRow = (id: string, name: string, archetype: Coating['archety
   name,
   archetype,
   overrides: {},
+  sheet: {},
   hardener: 'none',
   containers: [{ size: of(5, 'L'), price: null }],
   note: '',

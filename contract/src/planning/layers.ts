@@ -10,7 +10,8 @@ import { historyOf } from './history';
 import { NO_SURFACE, type Kit } from './kit';
 
 export type SetupSurface = Omit<SurfaceFields, 'jobId' | 'placeId' | 'name' | 'room' | 'position'>;
-export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'> & Partial<Pick<Job, 'id' | 'paintAge'>>;
+export type SetupJob = Pick<Job, 'sprayerId' | 'hoseIds' | 'lift'> &
+  Partial<Pick<Job, 'id' | 'paintAge' | 'empty'>>;
 
 /** What a system puts on a surface: its finish, and what goes under it. */
 export type SystemChoice = Pick<SetupSurface, 'coatingId' | 'coats' | 'thinning' | 'under'>;
@@ -102,6 +103,7 @@ export function requestFor(
   };
   return {
     ...request,
+    ...(job.empty ? { empty: true } : {}),
     ...(layer && layer.share < 1 ? { spots: quantity<Fraction>(layer.share) } : {}),
     site,
     ...(history ? { history } : {}),

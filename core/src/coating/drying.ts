@@ -11,7 +11,8 @@ import {
   type UnitSystem,
 } from '../units';
 import { archetypeOf } from './archetypes';
-import { coatingInput, coatingValues, type Coating } from './properties';
+import { coatingInput, coatingValues } from './properties';
+import type { Coating } from './coating';
 import { REFERENCE_TEMPERATURE } from './rheology';
 
 /** Where the drying rule holds, and how far it may be off. */

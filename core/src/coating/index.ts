@@ -15,9 +15,17 @@ export {
   checkCoatingValue,
   coatingInput,
   coatingValues,
-  type Coating,
-  type CoatingOverride,
+  sheetSays,
 } from './properties';
+export type { Coating, CoatingOverride, CoatingSheet, SheetRange, SheetViscosity } from './coating';
+export {
+  checkSheet,
+  krebsViscosity,
+  orificesOf,
+  sheetDisagrees,
+  sheetViscosity,
+  sheetViscosityText,
+} from './sheet';
 export {
   DEFAULT_TEMPERATURE_COEFFICIENT,
   HIGH_SHEAR,

@@ -1,6 +1,8 @@
-import type { Basis, Input } from '../explain';
+import type { Input } from '../explain';
 import { of, refuse, within, type Bounds, type DisplayKind, type Result, type UnitSystem } from '../units';
-import { archetypeOf, type ArchetypeId, type CoatingProperty, type CoatingValues } from './archetypes';
+import { archetypeOf, type CoatingProperty, type CoatingValues } from './archetypes';
+import type { Coating, CoatingSheet } from './coating';
+import { TURNED_RANGE, bySheet, checkSheet } from './sheet';
 
 interface PropertyData {
   readonly label: string;
@@ -77,26 +79,15 @@ export const COATING_PROPERTY_NAMES = Object.keys(COATING_PROPERTIES) as [
   ...CoatingProperty[],
 ];
 
-/** A value that replaces a working default, and where it was read. */
-export interface CoatingOverride {
-  readonly value: number;
-  readonly basis: Exclude<Basis, 'default'>;
-  readonly source: string;
-}
-
-export interface Coating {
-  readonly name: string;
-  readonly archetype: ArchetypeId;
-  readonly overrides: Partial<Record<CoatingProperty, CoatingOverride | undefined>>;
-}
-
 /** One property of a coating with its range and what it stands on. */
 export function coatingInput(coating: Coating, property: CoatingProperty): Input {
   const { label, kind, range } = COATING_PROPERTIES[property];
-  const override = coating.overrides[property];
+  const turned = bySheet(coating, property);
+  const override = coating.overrides[property] ?? turned;
   const value = override?.value ?? archetypeOf(coating.archetype).values[property];
   const basis = override?.basis ?? 'default';
-  const half = value * (basis === 'default' ? range.default : range['data-sheet']);
+  const sheet = turned && property !== 'dryFilm' ? TURNED_RANGE : range['data-sheet'];
+  const half = value * (basis === 'default' ? range.default : sheet);
   const top = kind === 'percent' ? 1 : Infinity;
   return {
     label,
@@ -115,6 +106,24 @@ export function coatingValues(coating: Coating): CoatingValues {
   return Object.fromEntries(
     COATING_PROPERTY_NAMES.map((name) => [name, coatingInput(coating, name).value]),
   ) as unknown as CoatingValues;
+}
+
+const SHEET_LABELS: Readonly<Record<keyof CoatingSheet, string>> = {
+  spreadingRate: 'Spreading rate',
+  viscosity: 'Viscosity',
+  orifice: 'Orifice',
+  pressure: 'Pressure',
+  recoatLatest: 'Latest recoat',
+  wear: 'What to wear',
+};
+
+/** What of a coating its maker's sheet says, by name; the rest is a working default. */
+export function sheetSays({ overrides, sheet = {} }: Coating): readonly string[] {
+  const given = COATING_PROPERTY_NAMES.filter((name) => overrides[name] !== undefined);
+  const said = (Object.keys(SHEET_LABELS) as (keyof CoatingSheet)[]).filter(
+    (name) => sheet[name] !== undefined,
+  );
+  return [...given.map((name) => COATING_PROPERTIES[name].label), ...said.map((name) => SHEET_LABELS[name])];
 }
 
 /** Checks a value typed for a property; the sentence names the limits in the user's units. */
@@ -136,6 +145,8 @@ export function checkCoating(coating: Coating, system: UnitSystem = 'metric'): R
     const checked = checkCoatingValue(property, value, system, `overrides.${property}.value`);
     if (!checked.ok) return checked;
   }
+  const sheet = checkSheet(coating, system);
+  if (!sheet.ok) return sheet;
   const { viscosityLowShear, viscosityHighShear } = coatingValues(coating);
   if (viscosityHighShear > viscosityLowShear) {
     const field = coating.overrides.viscosityHighShear ? 'viscosityHighShear' : 'viscosityLowShear';

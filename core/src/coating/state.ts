@@ -11,7 +11,8 @@ import {
   type UnitSystem,
 } from '../units';
 import { cupSeconds, cupsFor, kinematicOfPaint, type CupAnswer, type CupId } from './cups';
-import { coatingInput, coatingValues, type Coating } from './properties';
+import { coatingInput, coatingValues } from './properties';
+import type { Coating } from './coating';
 import { PAINT_LIMITS, REFERENCE_TEMPERATURE, temperatureFactor } from './rheology';
 import { usualSlopes, type PaintSlopes } from './slopes';
 

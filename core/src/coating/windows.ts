@@ -1,8 +1,9 @@
-import { explain, workingDefault, type Explained } from '../explain';
+import { explain, given, workingDefault, type Explained, type Input } from '../explain';
 import { accept, of, type Fraction, type Result, type Temperature, type UnitSystem } from '../units';
 import type { ArchetypeId } from './archetypes';
 import { recoatTime } from './drying';
-import type { Coating } from './properties';
+import { SHEET } from './sheet';
+import type { Coating } from './coating';
 
 /**
  * What a finished coat allows and when, over its recoat time. Working judgement with wide ranges: data sheets give touch
@@ -66,7 +67,7 @@ export function coatWindows(
   const { touch, mask } = WINDOW_SHARES;
   const share = (label: string, range: typeof touch | typeof mask) =>
     workingDefault(label, 'factor', range.likely, range.low, range.high);
-  const closing = CLOSES_AFTER[coating.archetype];
+  const closing = closingOf(coating);
   return accept({
     recoat: recoat.value,
     touch: () =>
@@ -84,10 +85,13 @@ export function coatWindows(
   });
 }
 
-const closesIn = ({ likely, low, high }: { likely: number; low: number; high: number }) =>
-  explain(
-    'recoat closes',
-    'duration',
-    { closing: workingDefault('Closes after', 'duration', likely, low, high) },
-    (v) => v.closing,
-  );
+/** When a coating closes: by its sheet, else as its kind usually does. */
+function closingOf({ sheet, archetype }: Coating): Input | undefined {
+  if (sheet?.recoatLatest !== undefined) {
+    return { ...given('Latest recoat', 'duration', sheet.recoatLatest, SHEET), basis: 'data-sheet' };
+  }
+  const usual = CLOSES_AFTER[archetype];
+  return usual && workingDefault('Closes after', 'duration', usual.likely, usual.low, usual.high);
+}
+
+const closesIn = (closing: Input) => explain('recoat closes', 'duration', { closing }, (v) => v.closing);

@@ -1,4 +1,4 @@
-import { archetypeOf } from '../coating';
+import { archetypeOf, orificesOf } from '../coating';
 import {
   betterOverlap,
   evenFanProfile,
@@ -108,7 +108,7 @@ export const lineOf = ({ request, fluid }: SearchContext, tip: Tip): Line =>
 
 /** Why a family or an orifice is not for this coating or this machine, whatever the pressure. */
 function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: Tip): Refusal | undefined {
-  const { abrasionClass, orifices } = archetypeOf(request.coating.archetype);
+  const { abrasionClass } = archetypeOf(request.coating.archetype);
   const suited = orificesFor(request);
   const { largestOrificeThou } = request.sprayer;
   if (abrasionClass === 3 && !HEAVY_FAMILIES.includes(family)) {
@@ -125,7 +125,7 @@ function refusedByOrifice({ request }: SearchContext, { family, orificeThou }: T
       `An orifice of ${orificeThou} thou is over this sprayer's limit of ${largestOrificeThou}. Fit a smaller tip or a larger sprayer.`,
     );
   }
-  if (orificeThou < CLOGGING_SHARE * orifices.low) {
+  if (orificeThou < CLOGGING_SHARE * orificesOf(request.coating).low) {
     return refuse(
       'tip.clogs',
       'tip',

@@ -23,6 +23,7 @@ import {
   type Result,
   type UnitSystem,
 } from '../units';
+import { besideSheet, type BesideSheet } from './besideSheet';
 import { evaluateTip, type Candidate } from './candidate';
 import { checkRequest } from './check';
 import { tipDialledIn } from './dialledIn';
@@ -51,6 +52,10 @@ export interface SetupCard extends LineNumbers, FilmNumbers {
   /** The best tip of the rack, where the one of the card is not on it and one of these does nearly as well. */
   readonly ours?: TipAdvice;
   readonly refusedTips: number;
+  /** The maker's sheet beside what is worked out here. */
+  readonly besideSheet: readonly BesideSheet[];
+  /** What the maker's sheet says to wear, in its words. */
+  readonly sheetWear: string | undefined;
   /** What speaks against spraying this here at all. */
   readonly doubts: readonly Doubt[];
   readonly stroke: { readonly length: number; readonly time: number };
@@ -146,6 +151,8 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
     ...(ours ? { ours: adviceOn(ours, context, system, main) } : {}),
     refusedTips: ranking.refused.length,
+    besideSheet: besideSheet(context, main, line, system),
+    sheetWear: request.coating.sheet?.wear,
     doubts: doubtsOf(request, main.candidate.gunSpeed, system),
     ...line,
     ...numbersFor(context, main.candidate, line, system),

@@ -1,4 +1,4 @@
-import { archetypeOf } from '../coating';
+import { archetypeOf, orificesOf } from '../coating';
 import { COMFORTABLE_GUN_SPEED } from '../film';
 import { ELEMENT_DATA, USUAL_OVER, extentOf, finishClass, isSmallPiece, type FinishClass } from '../takeoff';
 import { isSameTip, type TipFamily } from '../tip';
@@ -6,6 +6,7 @@ import { showText, type UnitSystem } from '../units';
 import type { Candidate } from './candidate';
 import {
   fansFor,
+  inEmptyRooms,
   isSpots,
   orificesFor,
   sprayedPiece,
@@ -50,6 +51,8 @@ const FAMILY_FOR_FINISH: Readonly<Record<FinishClass, Readonly<Record<TipFamily,
 function familyFitness({ tip }: Candidate, { request }: SearchContext): number {
   const heavy = archetypeOf(request.coating.archetype).abrasionClass === 3;
   if (heavy) return tip.family === 'heavy-texture' ? 1 : tip.family === 'standard' ? 0.7 : 0.1;
+  // What a wide family lays unevenly is laid over by the coats that follow.
+  if (tip.family === 'wide' && inEmptyRooms(request)) return 1;
   return FAMILY_FOR_FINISH[finishClass(request.element, request.side)][tip.family];
 }
 
@@ -90,7 +93,7 @@ export const CRITERIA = {
     poor: ({ tip }, { request }) =>
       tip.orificeThou < orificesFor(request).low
         ? 'fine for this paint: may clog'
-        : orificesFor(request).high < archetypeOf(request.coating.archetype).orifices.high
+        : orificesFor(request).high < orificesOf(request.coating).high
           ? 'much paint for small work'
           : 'coarse for this paint',
   },

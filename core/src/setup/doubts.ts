@@ -1,4 +1,4 @@
-import { archetypeOf, coatingValues } from '../coating';
+import { archetypeOf, coatingValues, orificesOf } from '../coating';
 import { COMFORTABLE_GUN_SPEED } from '../film';
 import { checkSystem } from '../system';
 import { refuse, showText, type Refusal, type UnitSystem } from '../units';
@@ -64,7 +64,8 @@ export function doubtsOf(request: SetupRequest, speed: number, system: UnitSyste
 
 /** Heavy coatings through a machine that is rated for no tip they are made for: a finer one clogs or spits. */
 export function tooHeavyFor({ coating, sprayer }: SetupRequest): Refusal | undefined {
-  const { abrasionClass, orifices } = archetypeOf(coating.archetype);
+  const { abrasionClass } = archetypeOf(coating.archetype);
+  const orifices = orificesOf(coating);
   if (abrasionClass < 3 || sprayer.largestOrificeThou >= orifices.low) return undefined;
   return refuse(
     'sprayer.heavy',

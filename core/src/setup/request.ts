@@ -3,6 +3,7 @@ import {
   archetypeOf,
   coatingInput,
   coatingValues,
+  orificesOf,
   powerLaw,
   temperatureFactor,
   thinnedViscosity,
@@ -17,6 +18,7 @@ import { airInput, groundInputs } from '../quantities';
 import type { SiteFacts } from '../safety';
 import {
   ELEMENT_DATA,
+  EMPTY_FANS,
   PATCH_FANS,
   SMALL_ORIFICES,
   extentOf,
@@ -45,6 +47,8 @@ export interface SetupRequest {
   readonly condition: Condition;
   readonly wind: Wind;
   readonly geometry: SurfaceGeometry;
+  /** Nobody lives or works in the building, and nothing is in the way. */
+  readonly empty?: boolean | undefined;
   readonly coating: Coating;
   readonly coats: number;
   /** Share of the surface that is touched in spots; all of it where missing. */
@@ -96,13 +100,27 @@ export const sprayedPiece = (request: Pick<SetupRequest, 'spots' | 'geometry'>):
 
 /** Fan numbers that suit what is sprayed. */
 export const fansFor = (
-  request: Pick<SetupRequest, 'element' | 'side' | 'wind' | 'geometry' | 'spots'>,
-): { readonly low: number; readonly high: number } =>
-  isPatch(request) ? PATCH_FANS : usualFans(request.element, request.side, request.wind);
+  request: Pick<SetupRequest, 'element' | 'side' | 'wind' | 'geometry' | 'spots' | 'empty' | 'condition'>,
+): { readonly low: number; readonly high: number } => {
+  if (isPatch(request)) return PATCH_FANS;
+  return inEmptyRooms(request) ? EMPTY_FANS : usualFans(request.element, request.side, request.wind);
+};
+
+/** First coats on the bare walls and ceilings of an empty building: nothing is in the way of a wide fan. */
+export const inEmptyRooms = ({
+  empty,
+  condition,
+  element,
+  side,
+}: Pick<SetupRequest, 'empty' | 'condition' | 'element' | 'side'>): boolean =>
+  empty === true &&
+  condition === 'bare' &&
+  side === 'inside' &&
+  (element === 'wall' || element === 'ceiling');
 
 /** Orifices that suit what is sprayed, thou: small pieces want little paint, whatever the paint is. */
 export function orificesFor(request: Pick<SetupRequest, 'coating' | 'element' | 'geometry' | 'spots'>) {
-  const { orifices } = archetypeOf(request.coating.archetype);
+  const orifices = orificesOf(request.coating);
   return isSmallPiece(request.element, request.geometry) && !isSpots(request)
     ? { low: Math.min(orifices.low, SMALL_ORIFICES.low), high: Math.min(orifices.high, SMALL_ORIFICES.high) }
     : orifices;

@@ -15,6 +15,23 @@ const say = (kind: SurfaceKind, ...layers: Layer[]) =>
     ({ layer: at, level, message }) => `${at} ${level}: ${message}`,
   );
 
+describe('a surface with stains', () => {
+  const ground = { kind: 'smooth-board', condition: 'stained', side: 'inside' } as const;
+  const messages = (...layers: Layer[]) => checkSystem(layers, ground).map(({ message }) => message);
+
+  it('wants a stain-blocking primer, in spots or all over; another primer does not do', () => {
+    expect(messages(layer('wall-matt'))).toEqual([expect.stringMatching(/come through .*Spot-prime them/)]);
+    expect(messages(layer('board-primer', 'prime'), layer('wall-matt'))).toHaveLength(1);
+    expect(messages(layer('stain-block', 'spot prime'), layer('wall-matt'))).toEqual([]);
+    expect(messages(layer('stain-block'))).toEqual([]);
+  });
+
+  it('is sealed for what goes over the first layer, and soaks nothing in', () => {
+    expect(conditionUnder([], 'stained')).toBe('stained');
+    expect(conditionUnder([layer('stain-block', 'spot prime')], 'stained')).toBe('sealed');
+  });
+});
+
 describe('the film of a system', () => {
   it('adds up over its layers, without the spots', () => {
     const layers = [

@@ -17,8 +17,12 @@ export interface Layer {
   readonly share: number;
 }
 
-/** How bare the surface is for a layer: the first that covers all of it soaks in, what comes after lies on paint. */
+/**
+ * How bare the surface is for a layer: the first that covers all of it soaks in, what comes after lies on paint. Stains are for the first
+ * layer over them, spots included.
+ */
 export function conditionUnder(below: readonly Pick<Layer, 'role'>[], condition: Condition): Condition {
+  if (condition === 'stained') return below.length > 0 ? 'sealed' : condition;
   return below.some(({ role }) => role !== 'spot prime') ? 'sealed' : condition;
 }
 
@@ -98,6 +102,9 @@ const PRIMERS: ReadonlySet<ArchetypeId> = new Set([
   'metal-primer',
   'block-filler',
 ]);
+
+/** Primers that hold stains back. */
+const STAIN_BLOCKS: ReadonlySet<ArchetypeId> = new Set(['stain-block', 'stain-block-solvent']);
 
 /** Agents against mould and algae have no place in rooms. */
 const OUTSIDE_ONLY: ReadonlySet<ArchetypeId> = new Set(['exterior-acrylic', 'exterior-wood-primer']);
@@ -220,6 +227,15 @@ const CHECKS: readonly Check[] = [
       return warning(`On bare metal ${name} does not hold, and it rusts under it. Prime it first.`);
     }
     return undefined;
+  },
+  function stainsComeThrough(layers, index, { condition }) {
+    const own = layers[index];
+    if (!own || own.role !== 'finish' || condition !== 'stained') return undefined;
+    if (layers.slice(0, index + 1).some(({ coating }) => STAIN_BLOCKS.has(coating.archetype)))
+      return undefined;
+    return warning(
+      `Stains of water, smoke or tannin come through ${own.coating.name}. Spot-prime them with a stain-blocking primer first.`,
+    );
   },
   function wrongSurface(layers, index, { kind }) {
     const own = layers[index];

@@ -20,8 +20,8 @@ export type Side = (typeof SIDES)[number];
 export const WINDS = ['calm', 'breeze'] as const;
 export type Wind = (typeof WINDS)[number];
 
-export const CONDITIONS = ['sealed', 'bare'] as const;
-/** Sealed or painted before; or bare, so that the first coat soaks in. */
+export const CONDITIONS = ['sealed', 'bare', 'stained'] as const;
+/** Sealed or painted before; bare, so that the first coat soaks in; or painted, with stains that come through paint. */
 export type Condition = (typeof CONDITIONS)[number];
 
 interface Spread {
@@ -107,6 +107,9 @@ export const USUAL_OVER: Readonly<Record<Element, number>> = {
 
 /** Fan numbers for patches that are touched in. */
 export const PATCH_FANS = { low: 3, high: 4 } as const;
+
+/** Fan numbers for first coats in empty buildings: the wall is bare, and nothing is in the way. */
+export const EMPTY_FANS = { low: 8, high: 12 } as const;
 
 /** Orifices for gutters, casings and other small work, thou: at any paint a pump pushes through them. */
 export const SMALL_ORIFICES = { low: 9, high: 13 } as const;

@@ -12,6 +12,7 @@ import * as tombstones from './migrations/009-tombstones';
 import * as people from './migrations/010-people';
 import * as changes from './migrations/011-changes';
 import * as oldJobs from './migrations/012-old-jobs';
+import * as sheets from './migrations/013-sheets';
 
 export type Database = Knex;
 
@@ -29,6 +30,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '010-people': people,
   '011-changes': changes,
   '012-old-jobs': oldJobs,
+  '013-sheets': sheets,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -29,6 +29,11 @@ const PAINT_AGES = [
   { value: 'old', label: 'Old' },
 ] as const;
 
+const BUILDINGS = [
+  { value: 'in use', label: 'In use' },
+  { value: 'empty', label: 'Empty' },
+] as const;
+
 /** Name, place, status, sprayer and the hoses in series: checked by the contract, stored with one button. */
 export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose: () => void }) {
   const { content, errors, failed, ready, change, onInvalid, submit, kept, drop } = useForm({
@@ -40,6 +45,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       note: job.note,
       status: job.status,
       paintAge: job.paintAge,
+      empty: job.empty,
       sprayerId: job.sprayerId,
       hoseIds: job.hoseIds,
       lift: job.lift,
@@ -110,6 +116,17 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
         />
         <Words size={14} colour="ink2">
           Old paint may hold lead. Where nobody knows its age it is tested before it is sanded.
+        </Words>
+      </Labelled>
+      <Labelled label="The building">
+        <Segmented
+          label="The building"
+          value={content.empty ? 'empty' : 'in use'}
+          options={BUILDINGS}
+          onChange={(building) => change({ empty: building === 'empty' })}
+        />
+        <Words size={14} colour="ink2">
+          In an empty building first coats on bare walls and ceilings go on with wide fans, 8 to 12.
         </Words>
       </Labelled>
       <LineChoice kit={kit} sprayerId={content.sprayerId} hoseIds={content.hoseIds} onChange={change} />

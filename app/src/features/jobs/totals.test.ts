@@ -13,6 +13,7 @@ const job: Job = {
   note: '',
   status: 'estimate',
   paintAge: 'unknown',
+  empty: false,
   sprayerId: 's',
   hoseIds: [],
   lift: 0,

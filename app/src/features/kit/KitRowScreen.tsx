@@ -1,5 +1,6 @@
 import { CAPABILITIES } from '@fine-spray/contract/roles';
 import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
+import { TIP_FAMILIES, type TipFamily } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
@@ -20,6 +21,7 @@ import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
+import { TipNumber } from '@/features/tips';
 import { TipWearPanel } from './TipWearPanel';
 import { KIT_FORMS, gearOfKind, isKitResource, type FormField, type KitResource, type Values } from './forms';
 
@@ -136,8 +138,10 @@ function Form({
             key={field.name}
             field={field}
             value={content[field.name]}
+            values={content}
             error={errors[field.name]}
             onChange={(value) => set(field.name, value)}
+            onTip={change}
             onInvalid={(message) => onInvalid(field.name, message)}
           />
         ))}
@@ -164,14 +168,19 @@ function Form({
 function Field({
   field,
   value,
+  values,
   error,
   onChange,
+  onTip,
   onInvalid,
 }: {
   field: FormField;
   value: unknown;
+  values: Values;
   error: string | undefined;
   onChange: (value: unknown) => void;
+  /** A tip is two values at once: its number may say its family. */
+  onTip: (tip: Values) => void;
   onInvalid: (message: string | undefined) => void;
 }) {
   const { data: company } = useCompany();
@@ -186,6 +195,15 @@ function Field({
           error={error}
           multiline={field.as === 'note'}
           onChange={onChange}
+        />
+      );
+    case 'tip':
+      return (
+        <TipNumber
+          tip={{ code: asText(value), family: familyOf(values['family']) }}
+          error={error}
+          onTip={({ code, family }) => onTip({ code, family })}
+          onInvalid={onInvalid}
         />
       );
     case 'yes':
@@ -246,6 +264,8 @@ function Field({
     }
   }
 }
+
+const familyOf = (value: unknown): TipFamily => TIP_FAMILIES.find((one) => one === value) ?? 'standard';
 
 /** A value of the row as a field shows it; nothing where there is none. */
 const asText = (value: unknown): string =>

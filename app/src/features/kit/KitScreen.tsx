@@ -1,5 +1,5 @@
 import type { Coating } from '@fine-spray/contract';
-import { COATING_PROPERTIES, archetypeOf, showText, type CoatingProperty } from '@fine-spray/core';
+import { archetypeOf, sheetSays, showText } from '@fine-spray/core';
 import { Link, useRouter, type Href } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Plus from 'lucide-react-native/icons/plus';
@@ -72,9 +72,7 @@ function Line({ name, note, href }: { name: string; note: string; href: Href }) 
 
 function CoatingLine({ coating }: { coating: Coating }) {
   const { palette } = useTheme();
-  const given = Object.keys(coating.overrides).map((name) =>
-    COATING_PROPERTIES[name as CoatingProperty].label.toLowerCase(),
-  );
+  const given = sheetSays(coating).map((label) => label.toLowerCase());
   return (
     <Link href={`/kit/coatings/${coating.id}`} asChild>
       <Pressable
@@ -107,7 +105,7 @@ export function KitScreen() {
       {!kit && !failed ? <Skeleton rows={5} /> : null}
       {kit ? (
         <>
-          <Section title="Coatings" empty={kit.coatings.length === 0}>
+          <Section title="Coatings" one="a coating" add="/kit/coatings/new" empty={kit.coatings.length === 0}>
             {kit.coatings.map((coating) => (
               <CoatingLine key={coating.id} coating={coating} />
             ))}

@@ -30,7 +30,7 @@ export type FormField =
   | {
       readonly name: string;
       readonly label: string;
-      readonly as: 'text' | 'note' | 'yes' | 'whole' | 'price';
+      readonly as: 'text' | 'note' | 'yes' | 'whole' | 'price' | 'tip';
     }
   | {
       readonly name: string;
@@ -193,7 +193,7 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
     nameOf: ({ code }) => String(code),
     first: { family: 'standard', code: '517', litresBefore: 0, price: null, note: '' },
     fields: () => [
-      { name: 'code', label: 'Code on the tip', as: 'text' },
+      { name: 'code', label: 'Tip number', as: 'tip' },
       { name: 'family', label: 'Family', as: 'choice', options: same(TIP_FAMILIES) },
       {
         name: 'litresBefore',

@@ -146,6 +146,7 @@ export function SetupCardView({
           </View>
         ) : null}
       </View>
+      <BesideSheet card={card} />
       <NextBest card={card} onPickTip={onPickTip} />
       <Cautions card={card} />
     </View>
@@ -175,7 +176,10 @@ function TipPart({
           </Words>
         </Pressable>
         <View className="min-w-0 flex-1">
-          <Words size={18} weight="bold">{`${familyName(tip.family)} tip${card.chosen ? ', your choice' : ''}`}</Words>
+          <Words
+            size={18}
+            weight="bold"
+          >{`${familyName(tip.family)} tip${card.chosen ? ', your choice' : ''}`}</Words>
           <Words colour="ink2">{`fan ${tip.fan} = ${showText(card.fan.value, 'fanWidth', system)}`}</Words>
           <Words colour="ink2">{`orifice ${String(tip.orificeThou).padStart(2, '0')} = ${showText(orificeDiameter(tip), 'orifice', system)}`}</Words>
         </View>
@@ -333,6 +337,39 @@ function ContainersPart({ card, open }: PartProps) {
   );
 }
 
+/** The maker's advice beside what is worked out here, and why they differ. */
+function BesideSheet({ card }: { card: SetupCard }) {
+  if (card.besideSheet.length === 0) return null;
+  return (
+    <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4" testID="beside-sheet">
+      <View className="flex-row gap-2">
+        <Words weight="bold" heading={2} className="flex-1">
+          Data sheet
+        </Words>
+        <Words weight="bold" className="flex-1">
+          Here
+        </Words>
+      </View>
+      {card.besideSheet.map(({ what, sheet, here, why }) => (
+        <View key={what} className="gap-0.5 border-t border-rule pt-2">
+          <Words size={14} colour="ink2">
+            {what}
+          </Words>
+          <View className="flex-row gap-2">
+            <Words weight="semi" className="flex-1">
+              {sheet}
+            </Words>
+            <Words weight="semi" className="flex-1">
+              {here}
+            </Words>
+          </View>
+          <Words size={14}>{why ?? 'They agree.'}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** The tips that come next, to fit instead. */
 function NextBest({
   card,
@@ -404,6 +441,9 @@ function Cautions({ card }: { card: SetupCard }) {
           Wear
         </Words>
         <Words weight="semi">{wearLine(card.protection)}</Words>
+        {card.sheetWear === undefined ? null : (
+          <Words testID="sheet-wear">{`The data sheet says: ${card.sheetWear}`}</Words>
+        )}
         {card.protection
           .filter(({ worn }) => !worn)
           .map(({ code, what }) => (

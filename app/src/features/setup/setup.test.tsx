@@ -14,6 +14,7 @@ const coating: Coating = {
   name: 'Interior wall matt',
   archetype: 'wall-matt',
   overrides: {},
+  sheet: {},
   hardener: 'none',
   containers: [0.005, 0.01].map((size) => ({ size, price: null })),
   note: '',

@@ -1,5 +1,5 @@
 import { LAYER_NAMES, layerKey, type Kit, type SetupJob } from '@fine-spray/contract/planning';
-import { COATING_PROPERTIES, PRECEDENCE_NOTE, type CoatingProperty, type Tip } from '@fine-spray/core';
+import { PRECEDENCE_NOTE, sheetSays, type Tip } from '@fine-spray/core';
 import Columns3 from 'lucide-react-native/icons/columns-3';
 import Layers from 'lucide-react-native/icons/layers';
 import { View } from 'react-native';
@@ -47,9 +47,7 @@ export function SetupAnswer({ setup, job, kit, under, onOpen, onPickTip, onBesid
           card={card}
           coats={sprayed.coats}
           hoseText={hoseText(job, kit, system)}
-          fromDataSheet={Object.keys(coating?.overrides ?? {}).map(
-            (name) => COATING_PROPERTIES[name as CoatingProperty].label,
-          )}
+          fromDataSheet={coating ? sheetSays(coating) : []}
           stale={refusal?.message}
           onOpen={onOpen}
           onPickTip={({ candidate }) => onPickTip(candidate.tip)}

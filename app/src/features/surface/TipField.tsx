@@ -1,42 +1,23 @@
-import {
-  TIP_FAMILIES,
-  capital,
-  flowWords,
-  otherSchoolWords,
-  readTip,
-  readTypedTip,
-  tipWords,
-  writeTipCode,
-  type TipFamily,
-} from '@fine-spray/core';
-import { useState } from 'react';
+import { TIP_FAMILIES, capital } from '@fine-spray/core';
 import { View } from 'react-native';
+import { TipNumber, type TipChoice } from '@/features/tips';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
-import { FieldBox } from '@/ui/field';
 import { Words } from '@/ui/text';
-import { useUnits } from '@/ui/units';
-
-type Chosen = { family: TipFamily; code: string };
 
 export interface TipFieldProps {
-  readonly chosen: Chosen | null;
-  readonly best: Chosen;
+  readonly chosen: TipChoice | null;
+  readonly best: TipChoice;
   /** Why the chosen tip cannot be used here. */
   readonly error?: string | undefined;
-  readonly onChange: (tip: Chosen | null) => void;
+  readonly onChange: (tip: TipChoice | null) => void;
   readonly onInvalid: (message: string | undefined) => void;
 }
 
-const FAMILY_OPTIONS = TIP_FAMILIES.map((value) => ({
-  value,
-  label: capital(value),
-}));
+const FAMILY_OPTIONS = TIP_FAMILIES.map((value) => ({ value, label: capital(value) }));
 
-/** The tip: the best one, or another by code and family. A code that cannot be read keeps the tip as it was. */
+/** The tip: the best one, or another by code and family. */
 export function TipField({ chosen, best, error, onChange, onInvalid }: TipFieldProps) {
-  const [typed, setTyped] = useState<string>();
-  const { system } = useUnits();
   if (!chosen) {
     return (
       <View className="flex-row flex-wrap items-center justify-between gap-2">
@@ -45,51 +26,14 @@ export function TipField({ chosen, best, error, onChange, onInvalid }: TipFieldP
       </View>
     );
   }
-  const text = typed ?? chosen.code;
-  const understood = readTypedTip(text);
-  const take = (typedText: string) => {
-    const found = readTypedTip(typedText);
-    onInvalid(found.ok ? undefined : found.message);
-    if (!found.ok) return;
-    const { code, family = chosen.family, madeAs } = found.value;
-    // One that is not made in the family is taken as it is made.
-    const made = madeAs.includes(family) ? family : madeAs[0];
-    if (made) onChange({ family: made, code: writeTipCode(code) });
-  };
-  const now = readTip(chosen.code, chosen.family);
-  const beside = readTypedTip(best.code);
   return (
     <View className="gap-3">
-      <FieldBox
-        label="Tip number, as it stands on the tip"
-        text={text}
-        error={understood.ok ? error : understood.message}
-        onText={(next) => {
-          setTyped(next);
-          take(next);
-        }}
-      />
-      {understood.ok && now.ok ? (
-        <View className="gap-1" testID="tip-decoded">
-          <Words weight="semi">
-            {`${tipWords(understood.value.code, system)}${understood.value.madeAs.length === 1 ? `; made as ${chosen.family} alone: used so` : ''}.`}
-          </Words>
-          <Words size={14} colour="ink2">
-            {otherSchoolWords(understood.value.code, system)}
-          </Words>
-          {beside.ok && best.code !== chosen.code ? (
-            <Words size={14} colour="ink2">
-              {flowWords(understood.value.code, beside.value.code)}
-            </Words>
-          ) : null}
-        </View>
-      ) : null}
+      <TipNumber tip={chosen} beside={best.code} error={error} onTip={onChange} onInvalid={onInvalid} />
       <Choice
         label="Family"
         value={chosen.family}
         options={FAMILY_OPTIONS}
         onChange={(family) => {
-          setTyped(undefined);
           onChange({ family, code: chosen.code });
           onInvalid(undefined);
         }}
@@ -97,7 +41,6 @@ export function TipField({ chosen, best, error, onChange, onInvalid }: TipFieldP
       <Button
         label="Back to the best tip"
         onPress={() => {
-          setTyped(undefined);
           onInvalid(undefined);
           onChange(null);
         }}

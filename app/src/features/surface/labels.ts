@@ -37,6 +37,7 @@ export const SIDE_OPTIONS: readonly { value: Side; label: string }[] = [
 export const CONDITION_OPTIONS: readonly { value: Condition; label: string }[] = [
   { value: 'sealed', label: 'Painted or sealed' },
   { value: 'bare', label: 'Bare' },
+  { value: 'stained', label: 'With stains' },
 ];
 
 export const WIND_OPTIONS: readonly { value: Wind; label: string }[] = [

@@ -1,1 +1,2 @@
 export { TipMapScreen } from './TipMapScreen';
+export { TipNumber, type TipChoice } from './TipNumber';
