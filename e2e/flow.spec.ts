@@ -300,7 +300,7 @@ test('the tips of a job: few, ours first, put on its surfaces in one step and ta
   await page.getByRole('button', { name: 'Fewer tips' }).click();
   const answer = page.getByTestId('job-tips-answer');
   await expect(answer).toContainText(/\d tips, (all ours|\d to buy)/);
-  await expect(answer).toContainText('Every finish stays within 10 % of its best tip.');
+  await expect(answer).toContainText('Every coat stays within 10 % of its best tip.');
   const tips = await page.getByTestId('job-tip').count();
   await page.getByRole('radio', { name: '3', exact: true }).click();
   await expect(page.getByTestId('job-tip')).toHaveCount(3);

@@ -1,6 +1,7 @@
 import { ELEMENTS, SIDES, SURFACE_KIND_IDS } from '@fine-spray/core/takeoff';
 import { LAYER_ROLES, UNDER_LIMIT } from '@fine-spray/core/system';
 import { z } from 'zod';
+import { tipChoice } from './kit';
 import { id, line, numberWithin, oneOf, stored } from './primitives';
 
 export const coats = numberWithin('Coats', 1, 9, 'Coats must be a whole number from 1 to 9.').int({
@@ -18,6 +19,8 @@ export const systemLayer = z
     coats,
     thinning,
     share: numberWithin('Share', 0.01, 1, 'Spots cover between 1 and 100 % of the surface.'),
+    /** A tip chosen by hand for this layer; the best one where there is none. */
+    tip: tipChoice.nullable().optional(),
   })
   .strict()
   .superRefine(({ role, share }, context) => {

@@ -1,8 +1,8 @@
 import type { Job, Surface } from '@fine-spray/contract';
-import { requestFor, type Kit } from '@fine-spray/contract/planning';
+import { layerKey, layersOf, requestFor, workId, type Kit } from '@fine-spray/contract/planning';
 import { tipSetFor, tipsOn, type TipSet, type TipWish } from '@fine-spray/core';
 
-/** The finishes of a job, and what its crew wants of their tips. */
+/** The surfaces of a job with their layers, and what its crew wants of their tips. */
 export interface TipSetOrder {
   readonly surfaces: readonly Surface[];
   readonly job: Job;
@@ -15,12 +15,19 @@ const worker = globalThis as unknown as {
   postMessage: (report: TipSet) => void;
 };
 
-/** The smallest set of tips for the finishes of a job. */
+/** The smallest set of tips for all layers of a job. */
 export function tipSetOf({ surfaces, job, kit, wish }: TipSetOrder): TipSet {
-  const requests = surfaces.map((surface) => ({ id: surface.id, request: requestFor(surface, job, kit) }));
+  const requests = surfaces.flatMap((surface) => {
+    const layers = layersOf(surface);
+    return layers.map((layer, index) => ({
+      id: workId(surface.id, layerKey(layers, index)),
+      paint: layer.coatingId,
+      request: requestFor(surface, job, kit, layer),
+    }));
+  });
   const rack = requests.find(({ request }) => request)?.request?.rack ?? [];
   return tipSetFor(
-    requests.map(({ id, request }) => ({ id, tips: request ? tipsOn(request) : [] })),
+    requests.map(({ request, ...work }) => ({ ...work, tips: request ? tipsOn(request) : [] })),
     { ...wish, rack },
   );
 }

@@ -95,7 +95,8 @@ const layerText = (coatings: readonly Pick<Coating, 'id' | 'name'>[]) => (layer:
   const name = coatings.find(({ id }) => id === layer.coatingId)?.name ?? layer.coatingId;
   const share = layer.role === 'spot prime' ? ` on ${percent(layer.share)} %` : '';
   const thinned = layer.thinning > 0 ? ` thinned ${percent(layer.thinning)} %` : '';
-  return `${layer.role}: ${layer.coats} x "${name}"${share}${thinned}`;
+  const tip = layer.tip ? ` tip ${layer.tip.family} ${layer.tip.code}` : '';
+  return `${layer.role}: ${layer.coats} x "${name}"${share}${thinned}${tip}`;
 };
 
 function pieceCells(piece: PieceGeometry): Partial<Record<Name, string | number>> {
@@ -361,14 +362,15 @@ function readCounted(
 }
 
 const LAYER =
-  /^(spot prime|prime):\s*(\d+)\s*x\s*"(.*?)"(?:\s+on\s+([\d.]+)\s*%)?(?:\s+thinned\s+([\d.]+)\s*%)?$/i;
+  /^(spot prime|prime):\s*(\d+)\s*x\s*"(.*?)"(?:\s+on\s+([\d.]+)\s*%)?(?:\s+thinned\s+([\d.]+)\s*%)?(?:\s+tip\s+([a-z-]+)\s+(\d{3,4}))?$/i;
 
 function readUnder(reader: RowReader, coatingNamed: (name: string) => string | undefined): SystemLayer[] {
   const cell = reader.text('under');
   if (cell === '') return [];
   return cell.split(/;(?=\s*(?:spot )?prime:)/i).flatMap((text): SystemLayer[] => {
-    const [, role, coats, name = '', share, thinned] = LAYER.exec(text.trim()) ?? [];
+    const [, role, coats, name = '', share, thinned, family, code] = LAYER.exec(text.trim()) ?? [];
     const coatingId = coatingNamed(name);
+    const known = TIP_FAMILIES.find((one) => one === family?.toLowerCase());
     if (role === undefined || coatingId === undefined) {
       reader.refuse(
         'under',
@@ -383,6 +385,7 @@ function readUnder(reader: RowReader, coatingNamed: (name: string) => string | u
         coats: Number(coats),
         thinning: Number(thinned ?? 0) / 100,
         share: share === undefined ? 1 : Number(share) / 100,
+        ...(known && code ? { tip: { family: known, code } } : {}),
       },
     ];
   });
@@ -501,6 +504,8 @@ export function readTakeoff(
     const single = pieces.length === 1 && only !== undefined && only.name === undefined;
     const net = first.measure('instead', 'area');
     const override = net === undefined ? {} : { override: { net, reason: first.text('reason') } };
+    const shape: Geometry = counted ?? (single ? only : { shape: 'pieces', pieces });
+    const geometry: Geometry = { ...shape, ...override };
     const element = first.oneOf('element', ELEMENTS, 'wall', (one) => ELEMENT_DATA[one].name);
     const side = first.oneOf('side', SIDES, 'inside');
     const usual = usualSystem(element, side);
@@ -527,11 +532,7 @@ export function readTakeoff(
       kind: first.oneOf('kind', SURFACE_KIND_IDS, usual.kind, (one) => SURFACE_KINDS[one].name),
       condition: first.oneOf('condition', CONDITIONS, usual.condition),
       wind: first.oneOf('wind', WINDS, 'calm'),
-      geometry: (counted
-        ? { ...counted, ...override }
-        : single
-          ? { ...only, ...override }
-          : { shape: 'pieces', pieces, ...override }) as Geometry,
+      geometry,
       coatingId: coatingId ?? '',
       coats: first.number('coats', usual.coats),
       thinning: Number((first.number('thinning', 0) / 100).toPrecision(12)),

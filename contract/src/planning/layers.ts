@@ -33,15 +33,35 @@ export function coreLayers(choice: SystemChoice, coatings: Kit['coatings']): rea
 }
 
 /** A layer of a surface as it is sprayed: its coating, and how bare the surface is by then. */
-export interface SurfaceLayer extends SystemLayer {
+export interface SurfaceLayer extends Omit<SystemLayer, 'tip'> {
   readonly condition: Condition;
-  /** A tip chosen by hand; only the finish has one. */
+  /** A tip chosen by hand. */
   readonly tip: SetupSurface['tip'];
+}
+
+/** A surface with a tip for one of its layers, as `layerKey` names it: the best one where it is null. */
+export function withLayerTip(
+  surface: SetupSurface,
+  key: string,
+  tip: SetupSurface['tip'],
+): Pick<SetupSurface, 'tip' | 'under'> {
+  const layers = layersOf(surface);
+  const at = layers.findIndex((_layer, index) => layerKey(layers, index) === key);
+  if (at < 0 || layers[at]?.role === 'finish') return { tip, under: surface.under };
+  const under = surface.under.map((layer, index) => (index === at ? { ...layer, tip } : layer));
+  return { tip: surface.tip, under };
 }
 
 /** What a layer is told by among several: its role, and its place where two have the same. */
 export const layerKey = (layers: readonly SurfaceLayer[], index: number): string =>
   layers[index]?.role === 'finish' ? 'finish' : `under ${index}`;
+
+/** A layer of a surface as one work among those of a job, and back. */
+export const workId = (surfaceId: string, layer: string): string => `${surfaceId} ${layer}`;
+export function ofWork(id: string): { readonly surfaceId: string; readonly layer: string } {
+  const at = id.indexOf(' ');
+  return { surfaceId: id.slice(0, at), layer: id.slice(at + 1) };
+}
 
 /** The layers of a surface from the surface outwards, the finish last. */
 export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
@@ -49,7 +69,7 @@ export function layersOf(surface: SetupSurface): readonly SurfaceLayer[] {
   return layersOfChoice(surface).map((layer, index) => ({
     ...layer,
     condition: conditionUnder(under.slice(0, index), surface.condition),
-    tip: layer.role === 'finish' ? tip : null,
+    tip: layer.role === 'finish' ? tip : (layer.tip ?? null),
   }));
 }
 

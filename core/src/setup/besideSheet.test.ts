@@ -57,7 +57,7 @@ describe('the advice of a data sheet beside the card', () => {
       /Narrow work wants little paint/,
     ],
   ] as const)('names %s as the reason', (_what, sheet, extra, reason) => {
-    const [orifice] = beside(sheet, extra as Partial<SetupRequest>).besideSheet;
+    const [orifice] = beside(sheet, extra).besideSheet;
     expect(orifice?.why).toMatch(reason);
   });
 

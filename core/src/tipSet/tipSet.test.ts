@@ -123,6 +123,50 @@ describe('the tips of a job', () => {
     );
   });
 
+  it('are changed as seldom as can be between neighbouring work of one paint, each within its loss', () => {
+    /** Every way to give each work one of the tips, by trying all of them. */
+    const fewest = (works: readonly SurfaceTips[], chosen: readonly Tip[], loss: number): number[] => {
+      let least = [Infinity, Infinity];
+      const walk = (at: number, last: ReadonlyMap<string, Tip>, changes: number, lost: number): void => {
+        const work = works[at];
+        if (!work) {
+          if (compare([changes, lost], least) < 0) least = [changes, lost];
+          return;
+        }
+        const best = Math.max(...work.tips.map(({ score }) => score));
+        const mine = work.tips.filter((one) => chosen.some((other) => isSameTip(one.tip, other)));
+        const nearest = Math.min(...mine.map(({ score }) => 1 - score / best));
+        for (const one of mine) {
+          const own = 1 - one.score / best;
+          if (own > Math.max(loss, nearest) + 1e-12) continue;
+          const before = last.get(work.paint ?? '');
+          const changed = before !== undefined && !isSameTip(before, one.tip) ? 1 : 0;
+          walk(at + 1, new Map([...last, [work.paint ?? '', one.tip]]), changes + changed, lost + own);
+        }
+      };
+      walk(0, new Map(), 0, 0);
+      return least;
+    };
+    fc.assert(
+      fc.property(
+        job,
+        fc.array(fc.constantFrom('matt', 'enamel'), { minLength: 7, maxLength: 7 }),
+        (one, paints) => {
+          const { surfaces, wish } = made(one);
+          const works = surfaces.map((work, index) => ({ ...work, paint: paints[index] }));
+          if (works.length === 0) return;
+          const set = tipSetFor(works, wish);
+          const lost = set.uses.reduce((sum, { loss }) => sum + loss, 0);
+          const [changes = 0, least = 0] = fewest(works, tipsOf(set), wish.loss);
+          expect(set.changes).toBe(changes);
+          expect(lost).toBeCloseTo(least, 9);
+          expect(set.changes).toBeLessThanOrEqual(set.changesAtBest);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
   it('say what each surface loses, and what one more would save', () => {
     const surfaces: readonly SurfaceTips[] = [
       { id: 'wall', tips: [on(1, 0.8), on(2, 0.78)] },

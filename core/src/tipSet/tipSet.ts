@@ -1,4 +1,5 @@
 import { isSameTip, writeTipCode, type Tip } from '../tip';
+import { assigned } from './assigned';
 
 /** One tip on one surface: how well it does there, and what it takes. */
 export interface TipOnSurface {
@@ -11,9 +12,11 @@ export interface TipOnSurface {
   readonly paint: number;
 }
 
-/** A surface with every tip that works on it. */
+/** A surface, or a layer of one, with every tip that works on it; in the order they are sprayed. */
 export interface SurfaceTips {
   readonly id: string;
+  /** What it is sprayed with: with another paint the line is flushed, and a change of tip costs nothing more. */
+  readonly paint?: string | undefined;
   readonly tips: readonly TipOnSurface[];
 }
 
@@ -59,6 +62,9 @@ export interface OneMore {
 export interface TipSet {
   readonly tips: readonly TipOfSet[];
   readonly uses: readonly TipUse[];
+  /** Changes of tip between neighbouring work of one paint; and as many as there were with the best tip of the set for each. */
+  readonly changes: number;
+  readonly changesAtBest: number;
   /** Surfaces that lose more than was allowed: with so few tips, or with ours alone. */
   readonly beyond: readonly string[];
   /** Surfaces on which no allowed tip works at all. */
@@ -255,13 +261,11 @@ function described(
   chosen: readonly Column[],
   { loss: allowed, rack }: TipWish,
 ): TipSet {
-  const uses = sprayed.flatMap(({ id, tips }): TipUse[] => {
-    const best = tips.reduce((most, one) => (one.score > most.score ? one : most));
-    const mine = tips.filter(({ tip }) => chosen.some((column) => isSameTip(column.tip, tip)));
-    if (mine.length === 0) return [];
-    const used = mine.reduce((most, one) => (one.score > most.score ? one : most));
-    return [{ id, used, best, loss: best.score > 0 ? 1 - used.score / best.score : 0 }];
-  });
+  const mine = ({ tips }: SurfaceTips) =>
+    tips.filter(({ tip }) => chosen.some((column) => isSameTip(column.tip, tip)));
+  const sameTip = (one: TipOnSurface, other: TipOnSurface) => isSameTip(one.tip, other.tip);
+  const { uses, changes } = assigned(sprayed, mine, allowed, sameTip);
+  const atBest = assigned(sprayed, mine, 0, sameTip);
   const tips = chosen
     .map(({ tip, ours }): TipOfSet => ({
       tip,
@@ -274,6 +278,8 @@ function described(
   return {
     tips,
     uses,
+    changes,
+    changesAtBest: atBest.changes,
     beyond: uses.filter(({ loss }) => loss > allowed + HAIR).map(({ id }) => id),
     without: surfaces.filter(({ id }) => !served.has(id)).map(({ id }) => id),
     more: oneMore(sprayed, uses, rack),

@@ -1,4 +1,5 @@
 import type { BatchWrite, Surface } from '@fine-spray/contract';
+import { LAYER_NAMES, layerKey, layersOf, ofWork, withLayerTip } from '@fine-spray/contract/planning';
 import {
   FAMILY_DATA,
   counted,
@@ -28,7 +29,7 @@ import { useTipSet } from './useTipSet';
 
 const TITLE = 'Tips for the job';
 
-/** The fewest tips for the finishes of a job, ours first, with what each surface loses by it. */
+/** The fewest tips for all layers of a job, ours first, with what each surface loses by it. */
 export function JobTipsScreen({ jobId }: { jobId: string }) {
   return (
     <JobFrame
@@ -65,7 +66,22 @@ const WHOSE = [
   { value: 'ours', label: 'Only ours' },
 ] as const;
 
-const nameOf = ({ room, name }: Surface) => (room === '' ? name : `${room} · ${name}`);
+/** "Hall · Walls", and which layer where it is not the finish. */
+function workName(surface: Surface, key: string): string {
+  const { room, name } = surface;
+  const layers = layersOf(surface);
+  const layer = layers.find((_layer, index) => layerKey(layers, index) === key);
+  const under = layer && layer.role !== 'finish' ? `, ${LAYER_NAMES[layer.role].toLowerCase()}` : '';
+  return `${room === '' ? name : `${room} · ${name}`}${under}`;
+}
+
+/** How often the tip is changed, and what giving each its very best would make of that. */
+function changesText({ changes, changesAtBest }: TipSet): string {
+  const times = changes === 0 ? 'never' : changes === 1 ? 'once' : `${changes} times`;
+  const more =
+    changesAtBest > changes ? `, where the best of these for each would make it ${changesAtBest}` : '';
+  return `Sprayed coating by coating in the order of the list, the tip changes ${times} within a coating${more}.`;
+}
 
 /** "4 tips, 1 to buy". */
 function answerText({ tips }: TipSet): string {
@@ -94,7 +110,12 @@ export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { start
   );
   const { set, working, failed } = useTipSet({ surfaces, job, kit, wish }, startWorker);
   const rows = useMemo(() => new Map(surfaces.map((one) => [one.id, one])), [surfaces]);
-  const named = (ids: readonly string[]) => ids.flatMap((id) => rows.get(id) ?? []).map(nameOf);
+  const named = (ids: readonly string[]) =>
+    ids.flatMap((id) => {
+      const { surfaceId, layer } = ofWork(id);
+      const surface = rows.get(surfaceId);
+      return surface ? [workName(surface, layer)] : [];
+    });
   const mayPlan = useMay('plans');
   const use = useTips(surfaces, set);
   if (surfaces.length === 0) {
@@ -119,9 +140,10 @@ export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { start
           </Words>
           <Words>
             {set.beyond.length + set.without.length === 0
-              ? `Every finish stays within ${showText(wish.loss, 'percent', system)} of its best tip.`
-              : `${counted(set.beyond.length + set.without.length, 'finish', 'finishes')} cannot stay within ${showText(wish.loss, 'percent', system)}.`}
+              ? `Every coat stays within ${showText(wish.loss, 'percent', system)} of its best tip.`
+              : `${counted(set.beyond.length + set.without.length, 'layer')} cannot stay within ${showText(wish.loss, 'percent', system)}.`}
           </Words>
+          <Words testID="tip-changes">{changesText(set)}</Words>
           {mayPlan ? (
             <Button
               label="Use these tips"
@@ -136,7 +158,7 @@ export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { start
       )}
       <Panel title="What you want">
         <Words size={14} colour="ink2">
-          Each surface within so much of its best tip
+          Each layer within so much of its best tip
         </Words>
         <Segmented
           label="Within"
@@ -202,8 +224,8 @@ export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { start
         </Panel>
       ) : null}
       <Words size={14} colour="ink2">
-        Finishes alone; what goes under them keeps the tip of its own card. What was dialled in on a surface
-        stays. A tip that you put on a surface by hand is replaced.
+        Primers and finishes alike. What was dialled in on a surface stays. A tip that you put on a surface by
+        hand is replaced.
       </Words>
     </Screen>
   );
@@ -216,28 +238,30 @@ function useTips(surfaces: readonly Surface[], set: TipSet | undefined) {
   const failed = (error: unknown) => toast({ text: `Not changed: ${whyFailed(error)}` });
   return useOneTap(async () => {
     if (!set) return;
-    const rows = set.uses.flatMap(({ id, used }) => {
-      const row = surfaces.find((one) => one.id === id);
-      const code = set.tips.find(({ ids }) => ids.includes(id))?.code;
-      if (!row || code === undefined) return [];
-      const tip = { family: used.tip.family, code };
-      return row.tip?.code === code && row.tip.family === tip.family ? [] : [{ row, tip }];
+    const rows = surfaces.flatMap((row) => {
+      const next = set.uses
+        .filter(({ id }) => ofWork(id).surfaceId === row.id)
+        .reduce<Surface>((now, { id, used }) => {
+          const tip = { family: used.tip.family, code: writeTipCode(used.tip) };
+          return { ...now, ...withLayerTip(now, ofWork(id).layer, tip) };
+        }, row);
+      const same = JSON.stringify(layersOf(next)) === JSON.stringify(layersOf(row));
+      return same ? [] : [{ row, next }];
     });
     if (rows.length === 0) {
       toast({ text: 'The surfaces have these tips already.' });
       return;
     }
-    const write = (row: Surface, tip: Surface['tip'], version: number): BatchWrite => ({
+    const write = (row: Surface, version: number): BatchWrite => ({
       resource: 'surfaces',
       id: row.id,
-      content: { ...contentOf(row), tip, version },
+      content: { ...contentOf(row), version },
     });
     try {
-      const stored = await send(rows.map(({ row, tip }) => write(row, tip, row.version)));
+      const stored = await send(rows.map(({ row, next }) => write(next, row.version)));
       toast({
         text: `${counted(set.tips.length, 'tip')} on ${counted(rows.length, 'surface')}.`,
-        undo: () =>
-          void send(rows.map(({ row }, at) => write(row, row.tip, stored[at]?.version ?? 0))).catch(failed),
+        undo: () => void send(rows.map(({ row }, at) => write(row, stored[at]?.version ?? 0))).catch(failed),
       });
     } catch (error) {
       failed(error);

@@ -1,4 +1,5 @@
 import { demoCompany } from '@fine-spray/contract/testing';
+import { withLayerTip } from '@fine-spray/contract/planning';
 import { act, fireEvent, screen, within } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
 import { renderPart } from '@/testing/render';
@@ -25,6 +26,25 @@ describe('tips for the job', () => {
     expect([set.beyond, set.without]).toEqual([[], []]);
     for (const { loss } of set.uses) expect(loss).toBeLessThanOrEqual(0.1);
     expect(new Set(set.uses.map(({ id }) => id)).size).toBe(tern.surfaces.length);
+    expect(set.changes).toBeLessThanOrEqual(set.changesAtBest);
+  });
+
+  it('are for primers too: a layer has its own tip, kept by that layer alone', () => {
+    const primer = kit.coatings.find(({ archetype }) => archetype === 'board-primer');
+    const wall = tern.surfaces.find(({ name }) => name === 'North wall');
+    if (!primer || !wall) throw new Error('no wall');
+    const prime = { role: 'prime', coatingId: primer.id, coats: 1, thinning: 0, share: 1 } as const;
+    const primed = { ...wall, under: [prime] };
+    const set = tipSetOf({ job: tern.job, kit, surfaces: [primed], wish: { loss: 0.1 } });
+    expect(set.uses.map(({ id }) => id)).toEqual([`${wall.id} under 0`, `${wall.id} finish`]);
+    const held = heldWorkers(tipSetOf);
+    renderPart(<JobTips job={tern.job} surfaces={[primed]} kit={kit} startWorker={held.startWorker} />);
+    held.latest().finish();
+    expect(screen.getAllByText(/North wall, prime/).length).toBeGreaterThan(0);
+    expect(screen.getByTestId('tip-changes')).toHaveTextContent(/the tip changes never within a coating/);
+    const under = withLayerTip(primed, 'under 0', { family: 'standard', code: '515' });
+    expect([under.tip, under.under[0]?.tip?.code]).toEqual([primed.tip, '515']);
+    expect(withLayerTip(primed, 'finish', { family: 'standard', code: '517' }).tip?.code).toBe('517');
   });
 
   it('say how many there are and how many to buy, each with its surfaces, and follow what one wants', () => {
@@ -32,7 +52,7 @@ describe('tips for the job', () => {
     expect(screen.queryByTestId('job-tips-answer')).toBeNull();
     latest().finish();
     expect(answer().getByText(/^\d tips, (all ours|\d to buy)$/)).toBeTruthy();
-    expect(answer().getByText(/^Every finish stays within 10 % of its best tip\.$/)).toBeTruthy();
+    expect(answer().getByText(/^Every coat stays within 10 % of its best tip\.$/)).toBeTruthy();
     expect(screen.getAllByTestId('job-tip').length).toBeGreaterThan(2);
     fireEvent.press(screen.getByRole('radio', { name: 'Only ours' }));
     expect(answer().getByText('Working …')).toBeTruthy();

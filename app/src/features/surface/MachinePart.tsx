@@ -1,6 +1,6 @@
 import type { Kit, SetupJob } from '@fine-spray/contract/planning';
-import type { TipFamily } from '@fine-spray/core';
 import { LineChoice } from '@/features/kit';
+import type { TipChoice } from '@/features/tips';
 import { Words } from '@/ui/text';
 import { Group } from './Group';
 import { TipField } from './TipField';
@@ -10,18 +10,21 @@ export type LineChange = { readonly sprayerId: string } | { readonly hoseIds: st
 
 /** By which machine: sprayer and hoses, and the tip. */
 export function MachinePart({
-  surface,
+  tip,
   job,
   kit,
   bestTip,
   errors,
-  onChange,
+  onTip,
   onLine,
   onInvalid,
-}: PartProps & {
+}: Pick<PartProps, 'errors' | 'onInvalid'> & {
+  /** Of the layer whose card is shown. */
+  readonly tip: TipChoice | null;
+  readonly onTip: (tip: TipChoice | null) => void;
   readonly job: SetupJob;
   readonly kit: Kit;
-  readonly bestTip: { readonly family: TipFamily; readonly code: string };
+  readonly bestTip: TipChoice;
   /** Another sprayer or other hoses; nothing where this person may not change them. */
   readonly onLine: ((change: LineChange) => void) | undefined;
 }) {
@@ -29,10 +32,10 @@ export function MachinePart({
     <>
       <Group title="Tip">
         <TipField
-          chosen={surface.tip}
+          chosen={tip}
           best={bestTip}
           error={errors['tip'] ?? errors['tip.code']}
-          onChange={(tip) => onChange({ tip })}
+          onChange={onTip}
           onInvalid={(message) => onInvalid('tip', message)}
         />
       </Group>

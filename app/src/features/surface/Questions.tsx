@@ -87,7 +87,7 @@ export function saidOf(
     },
     machine: {
       line: `${kit.sprayers.find(({ id }) => id === job.sprayerId)?.name ?? 'No sprayer'}, ${hoseText(job, kit, system)}`,
-      more: surface.tip ? `${surface.tip.code}, your choice` : rack,
+      more: card?.chosen ? `${card.tip.code}, your choice` : rack,
     },
   };
 }

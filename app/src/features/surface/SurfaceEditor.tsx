@@ -1,5 +1,13 @@
 import type { Job } from '@fine-spray/contract';
-import { requestFor, type Kit, type SetupJob, type SetupSurface } from '@fine-spray/contract/planning';
+import {
+  layerKey,
+  layersOf,
+  requestFor,
+  withLayerTip,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+} from '@fine-spray/contract/planning';
 import { chosenTipFits, writeTipCode, type SetupCard, type Tip } from '@fine-spray/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -41,7 +49,7 @@ export interface SurfaceEditorProps {
 }
 
 /** What decides whether a tip fits. */
-const PAINT_AND_PIECE = ['coatingId', 'element', 'kind', 'side', 'geometry'] as const;
+const PAINT_AND_PIECE = ['coatingId', 'under', 'element', 'kind', 'side', 'geometry'] as const;
 
 /** Answer first, inputs second; side by side when wide. The card is worked out here, with no round trip. */
 export function SurfaceEditor({
@@ -76,20 +84,27 @@ export function SurfaceEditor({
     ? { ...errors, [refusal.field]: errors[refusal.field] ?? refusal.message }
     : errors;
 
-  /** A tip chosen by hand goes when paint or piece changes so that it no longer fits. */
+  /** A tip chosen by hand for a layer goes when paint or piece changes so that it no longer fits. */
   function change(next: Partial<SetupSurface>) {
-    const { tip } = surface;
     const changed = { ...surface, ...next };
     const moves = PAINT_AND_PIECE.some((field) => field in next);
-    const asked = tip && !('tip' in next) && moves ? requestFor(changed, job, kit) : undefined;
-    if (!tip || !asked || chosenTipFits(asked)) {
+    const layers = moves && !('tip' in next) ? layersOf(changed) : [];
+    const gone = layers.flatMap((layer, index) => {
+      const asked = layer.tip ? requestFor(changed, job, kit, layer) : undefined;
+      return layer.tip && asked && !chosenTipFits(asked)
+        ? [{ key: layerKey(layers, index), code: layer.tip.code }]
+        : [];
+    });
+    if (gone.length === 0) {
       onChange(next);
       return;
     }
-    onChange({ ...next, tip: null });
+    const left = gone.reduce((now, { key }) => ({ ...now, ...withLayerTip(now, key, null) }), changed);
+    onChange({ ...next, tip: left.tip, under: left.under });
+    const codes = gone.map(({ code }) => code).join(' and ');
     toast({
-      text: `${tip.code} does not fit any more: the best tip is taken.`,
-      undo: () => onChange({ tip }),
+      text: `${codes} ${gone.length === 1 ? 'does' : 'do'} not fit any more: the best tip is taken.`,
+      undo: () => onChange({ tip: changed.tip, under: changed.under }),
     });
   }
 
@@ -100,14 +115,10 @@ export function SurfaceEditor({
   }
 
   function pickTip(tip: Tip) {
-    if (underneath) {
-      toast({ text: 'Only the finish keeps a tip chosen by hand.' });
-      return;
-    }
-    const before = surface.tip;
+    const before = { tip: surface.tip, under: surface.under };
     const code = writeTipCode(tip);
-    onChange({ tip: { family: tip.family, code } });
-    toast({ text: `${code} it is.`, undo: () => onChange({ tip: before }) });
+    onChange(withLayerTip(surface, setup.role, { family: tip.family, code }));
+    toast({ text: `${code} it is.`, undo: () => onChange(before) });
   }
 
   const part = { surface, errors: allErrors, onChange: change, onInvalid: marked };
@@ -128,7 +139,17 @@ export function SurfaceEditor({
       </>
     ),
     with: <WithPart {...part} coatings={kit.coatings} />,
-    machine: <MachinePart {...part} job={job} kit={kit} bestTip={tipOn(card)} onLine={onLine} />,
+    machine: (
+      <MachinePart
+        {...part}
+        job={job}
+        kit={kit}
+        tip={setup.sprayed.tip}
+        bestTip={tipOn(card)}
+        onTip={(tip) => onChange(withLayerTip(surface, setup.role, tip))}
+        onLine={onLine}
+      />
+    ),
   };
   const panel = <Panels panels={panels} open={question} />;
   const answer = (

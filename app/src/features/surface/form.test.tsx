@@ -32,6 +32,8 @@ function Form({ first, errors = {} }: { first: SetupSurface; errors?: Record<str
       <WithPart {...part} coatings={coatings} />
       <MachinePart
         {...part}
+        tip={now.tip}
+        onTip={(tip) => part.onChange({ tip })}
         job={{ sprayerId: '', hoseIds: [], lift: 0 }}
         kit={{ coatings, sprayers: [], hoses: [], tips: [] }}
         bestTip={{ code: '517', family: 'standard' }}

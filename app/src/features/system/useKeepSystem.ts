@@ -24,7 +24,8 @@ export function useKeepSystem() {
           elements: [element],
           sides: [side],
           kinds: [kind],
-          layers: layersOfChoice(choice),
+          // A tip chosen by hand is for one surface.
+          layers: layersOfChoice(choice).map(({ tip: _tip, ...layer }) => layer),
           version: 0,
         },
       });
