@@ -198,11 +198,6 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
           onChange={(hardener) => change({ hardener })}
         />
       </Labelled>
-      <Containers
-        containers={containers}
-        onChange={(next) => change({ containers: next })}
-        onInvalid={onInvalid}
-      />
       <Words size={18} weight="bold" heading={2}>
         What its data sheet says
       </Words>
@@ -228,8 +223,8 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
       />
       {(['viscosityLowShear', 'viscosityHighShear'] as const).map(property)}
       <SheetRangeField
-        label="Tip advised, orifice"
-        unit="thou"
+        label="Tip advised, thou"
+        noun="Orifice"
         kind="count"
         bounds={{ min: 5, max: 60 }}
         value={sheet.orifice}
@@ -239,6 +234,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
       />
       <SheetRangeField
         label="Pressure advised"
+        noun="Pressure"
         kind="pressure"
         bounds={{ min: of(5, 'bar'), max: of(500, 'bar') }}
         value={sheet.pressure}
@@ -263,6 +259,11 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
         missing="Not given: by base and place, as every card says"
         error={errorAt('sheet.wear')}
         onChange={(wear) => setSheet({ wear })}
+      />
+      <Containers
+        containers={containers}
+        onChange={(next) => change({ containers: next })}
+        onInvalid={onInvalid}
       />
       {failed ? <FieldError message={`Not stored: ${failed}`} /> : null}
       {mayChange ? (

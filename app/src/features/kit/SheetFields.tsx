@@ -87,7 +87,7 @@ export function SheetValueField({
 /** What the sheet advises from and to: nothing until both are typed. */
 export function SheetRangeField({
   label,
-  unit,
+  noun,
   value,
   error,
   onChange,
@@ -95,12 +95,12 @@ export function SheetRangeField({
   ...field
 }: Omit<ValueProps, 'label'> & {
   readonly label: string;
-  readonly unit?: string;
+  /** What goes from and to. */
+  readonly noun: string;
   readonly value: SheetRange | undefined;
   readonly onChange: (value: SheetRange | undefined) => void;
   readonly onInvalid: (field: 'low' | 'high', message: string | undefined) => void;
 }) {
-  const named = unit === undefined ? label : `${label}, ${unit}`;
   const [ends, setEnds] = useState<Partial<SheetRange>>(value ?? {});
   const [cleared, setCleared] = useState(0);
   const setEnd = (end: 'low' | 'high', next: number) => {
@@ -125,13 +125,13 @@ export function SheetRangeField({
             }
       }
     >
-      <Words colour="ink2">{named}</Words>
+      <Words colour="ink2">{label}</Words>
       <View className="flex-row gap-2">
         {(['low', 'high'] as const).map((end) => (
           <View key={`${end} ${cleared}`} className="min-w-0 flex-1">
             <QuantityField
               {...field}
-              label={`${label}, ${end === 'low' ? 'from' : 'to'}`}
+              label={`${noun} ${end === 'low' ? 'from' : 'to'}`}
               error={undefined}
               value={ends[end]}
               onChange={(next) => setEnd(end, next)}
