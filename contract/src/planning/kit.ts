@@ -14,6 +14,8 @@ export interface Kit {
   readonly rainedOn?: readonly string[];
   /** Jobs on which it was hot then. */
   readonly hotOn?: readonly string[];
+  /** The colder of air and surface when the weather was last written down, K: by job. */
+  readonly coldest?: Readonly<Record<string, number>>;
   /** How warm paint was when it was measured last, K: by job and coating. */
   readonly paintAt?: Readonly<Record<string, Readonly<Record<string, number>>>>;
   /** Set-ups dialled in, the last one last: by surface, those without one under `NO_SURFACE`. */

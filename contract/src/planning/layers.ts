@@ -114,6 +114,7 @@ export function requestFor(
   const history = historyOf(kit.history, asSprayed, request.coating);
   const dialledIn = dialledInOn(kit, surface.id ?? NO_SURFACE, coating.id, job);
   const paintTemperature = paintAtOf(kit, job, coating.id);
+  const coldest = job.id === undefined ? undefined : kit.coldest?.[job.id];
   const site = {
     power: sprayer.power,
     surfaceAge: job.paintAge,
@@ -129,6 +130,7 @@ export function requestFor(
     ...(history ? { history } : {}),
     ...(dialledIn.length > 0 ? { dialledIn } : {}),
     ...(paintTemperature === undefined ? {} : { paintTemperature }),
+    ...(coldest === undefined ? {} : { coldest: quantity<Temperature>(coldest) }),
   };
 }
 

@@ -602,6 +602,20 @@ describe('what is known of a site', () => {
     ]).toEqual([true, false]);
   });
 
+  it('knows the colder of air and surface as it was written down, for as long as weather holds', () => {
+    const inCold = entries.map((one) =>
+      one.id === laid.entry.id
+        ? {
+            ...one,
+            payload: { ...laid.payload, weather: { ...laid.payload.weather, air: 284, surface: 279 } },
+          }
+        : one,
+    );
+    const coldest = (hours: number) =>
+      requestFor(inside, job, { ...kit, ...siteNow(inCold, at + hours * 3600_000) })?.coldest;
+    expect([coldest(1), coldest(13)]).toEqual([279, undefined]);
+  });
+
   it('forgets rain once the ground has dried, and never had it where none was written down', () => {
     expect(siteNow(inRain, at + 13 * 3600_000).rainedOn).toEqual([]);
     expect(siteNow(entries, at + 3600_000).rainedOn).not.toContain(job.id);

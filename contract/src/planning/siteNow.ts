@@ -13,7 +13,7 @@ export const siteNow = (entries: readonly Entry[], now: number): Required<SiteNo
   paintAt: lastPaint(entries, now),
   dialledIn: dialledInOn(entries),
 });
-export type SiteNow = Pick<Kit, 'rainedOn' | 'hotOn' | 'paintAt' | 'dialledIn'>;
+export type SiteNow = Pick<Kit, 'rainedOn' | 'hotOn' | 'coldest' | 'paintAt' | 'dialledIn'>;
 
 /** What was dialled in, by surface: it holds until somebody dials in again. */
 function dialledInOn(entries: readonly Entry[]): NonNullable<Kit['dialledIn']> {
@@ -37,8 +37,11 @@ function lastPaint(entries: readonly Entry[], now: number): NonNullable<Kit['pai
   return found;
 }
 
-/** Jobs whose weather was last written down with rain, and with heat. */
-function lastWeather(entries: readonly Entry[], now: number): Required<Pick<Kit, 'rainedOn' | 'hotOn'>> {
+/** Jobs whose weather was last written down with rain, and with heat; and how cold it was. */
+function lastWeather(
+  entries: readonly Entry[],
+  now: number,
+): Required<Pick<Kit, 'rainedOn' | 'hotOn' | 'coldest'>> {
   const last = new Map<string, Weather & { readonly at: number }>();
   for (const one of entriesInForce(entries)) {
     const { kind, jobId } = one;
@@ -51,5 +54,10 @@ function lastWeather(entries: readonly Entry[], now: number): Required<Pick<Kit,
   return {
     rainedOn: jobs(({ rain }) => rain !== null && rain > 0),
     hotOn: jobs(({ air }) => air >= HOT),
+    coldest: Object.fromEntries(
+      [...last].flatMap(([jobId, { at, air, surface }]) =>
+        now - at < HOLDS_FOR ? [[jobId, Math.min(air, surface ?? air)]] : [],
+      ),
+    ),
   };
 }

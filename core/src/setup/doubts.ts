@@ -30,6 +30,29 @@ function speedDoubt(speed: number, system: UnitSystem): readonly Doubt[] {
   ];
 }
 
+/** Paint, or the air and surface it goes into, colder than its film forms. */
+function coldDoubts(
+  { coating, paintTemperature, coldest }: SetupRequest,
+  system: UnitSystem,
+): readonly Doubt[] {
+  const lowest = coatingValues(coating).minimumTemperature;
+  const text = (value: number) => showText(value, 'temperature', system);
+  const doubt = (what: string): Doubt => ({
+    code: 'cold',
+    what,
+    why: `Below ${text(lowest)} this coating forms no film.`,
+    instead: `Bring paint, surface and air to ${text(lowest)} or more, and keep them there until it is dry.`,
+  });
+  const paint = paintTemperature !== undefined && paintTemperature < lowest;
+  const place = coldest !== undefined && coldest < lowest;
+  return [
+    ...(paint ? [doubt(`the paint has ${text(paintTemperature)}`)] : []),
+    ...(place
+      ? [doubt(`air or surface had ${text(coldest)} when the weather was written down here last`)]
+      : []),
+  ];
+}
+
 /** So near the end of the comfortable range nothing is said. */
 const NEARLY = 0.9;
 
@@ -38,20 +61,8 @@ const NEARLY = 0.9;
  * is none.
  */
 export function doubtsOf(request: SetupRequest, speed: number, system: UnitSystem): readonly Doubt[] {
-  const { coating, coats, kind, condition, side, paintTemperature } = request;
-  const lowest = coatingValues(coating).minimumTemperature;
-  const least = showText(lowest, 'temperature', system);
-  const cold: readonly Doubt[] =
-    paintTemperature !== undefined && paintTemperature < lowest
-      ? [
-          {
-            code: 'cold',
-            what: `the paint has ${showText(paintTemperature, 'temperature', system)}`,
-            why: `Below ${least} this coating forms no film.`,
-            instead: `Bring paint, surface and air to ${least} or more, and keep them there until it is dry.`,
-          },
-        ]
-      : [];
+  const { coating, coats, kind, condition, side } = request;
+  const cold = coldDoubts(request, system);
   const layer = { role: 'finish' as const, coating, coats, share: 1 };
   const unfit = checkSystem([layer], { kind, condition, side }).map(({ message }): Doubt => ({
     code: 'system',

@@ -69,6 +69,8 @@ export interface SetupRequest {
   readonly schools?: Partial<Schools> | undefined;
   /** Temperature of the paint; 23 °C where nobody has measured it. */
   readonly paintTemperature?: Temperature | undefined;
+  /** The colder of air and surface when the weather was written down last; missing where nobody has. */
+  readonly coldest?: Temperature | undefined;
   /** What is known of the site, for the cautions. */
   readonly site?: SiteFacts | undefined;
   /** Set-ups dialled in on this surface with this coating, the last one last. */

@@ -275,6 +275,11 @@ describe('what a painter would not sign', () => {
       expect.stringMatching(/Below 10 °C .* no film/),
     ]);
     expect(doubts({ paintTemperature: of(10, '°C') })).toEqual([]);
+    // Paint warm from the van on a wall that is not
+    expect(doubts({ paintTemperature: of(20, '°C'), coldest: of(6, '°C') })).toEqual([
+      expect.stringMatching(/Below 10 °C .* no film/),
+    ]);
+    expect(doubts({ coldest: of(10, '°C') })).toEqual([]);
     expect(doubts({ kind: 'planed-timber', condition: 'bare' })).toEqual([expect.stringMatching(/knots/)]);
     expect(doubts({ side: 'outside' })).toEqual([expect.stringMatching(/made for rooms/)]);
     const tip = (orificeThou: number) => ({ family: 'standard' as const, fan: 5, orificeThou });
