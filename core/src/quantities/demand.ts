@@ -45,10 +45,14 @@ export const FACTOR_GROUPS = {
 export type FactorGroup = keyof typeof FACTOR_GROUPS;
 export const FACTOR_GROUP_NAMES = Object.keys(FACTOR_GROUPS) as FactorGroup[];
 
-/** One uncertain number of a job. Surfaces and coatings that share it draw it together. */
+/**
+ * One uncertain number of a job, with its own range. Numbers with one `draw` are off the same way: where one is at the end of its range,
+ * so are the others; they need not be the same number.
+ */
 export interface Factor {
   readonly group: FactorGroup;
   readonly input: Input;
+  readonly draw: number;
 }
 
 type SurfaceFactor = Exclude<SurfaceInputName, 'coats' | 'over'>;
@@ -74,10 +78,10 @@ export interface CoatingModel {
 }
 
 /**
- * What is drawn together: sizes for each surface alone; texture and absorption by kind of surface; one transfer factor
+ * What is off the same way: the sizes of a surface in all its layers; texture and absorption by kind of surface; one transfer factor
  * for each kind of piece; film and solids by coating; one gun hand for the job.
  */
-function sharedBy(name: SurfaceFactor, { id, surface, over }: JobSurface, coatingId: string): string {
+function sharedBy(name: SurfaceFactor, { id, surface }: JobSurface, coatingId: string): string {
   const { element, side, wind, kind, condition } = surface;
   switch (name) {
     case 'area':
@@ -87,7 +91,7 @@ function sharedBy(name: SurfaceFactor, { id, surface, over }: JobSurface, coatin
     case 'absorbed':
       return `${kind} ${condition}`;
     case 'te':
-      return `${element} ${side} ${wind}${over === undefined ? ' without a plan' : ''}`;
+      return `${element} ${side} ${wind}`;
     case 'dry':
     case 'solids':
       return coatingId;
@@ -117,9 +121,13 @@ export function coatingInputs({ coating, hoses }: CoatingDemand) {
 export function jobModel(demands: readonly CoatingDemand[]): JobModel {
   const factors: Factor[] = [];
   const known = new Map<string, number>();
+  const draws = new Map<string, number>();
   const indexOf = (group: FactorGroup, shared: string, input: Input): number => {
-    const key = `${group} ${shared}`;
-    const index = known.get(key) ?? factors.push({ group, input }) - 1;
+    const together = `${group} ${shared}`;
+    const draw = draws.get(together) ?? draws.size;
+    draws.set(together, draw);
+    const key = `${together} ${input.low} ${input.value} ${input.high}`;
+    const index = known.get(key) ?? factors.push({ group, input, draw }) - 1;
     known.set(key, index);
     return index;
   };

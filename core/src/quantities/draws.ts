@@ -125,12 +125,19 @@ const SHARE_DRAWS = 2048;
 
 /** Draws of all factors: triangular over the range of each; the gun hand lognormal, its range one standard deviation. */
 function drawAll(factors: readonly Factor[], count: number, random: SeededRandom): Columns {
-  return factors.map(({ group, input: { low, value, high } }) => {
-    const row = new Float64Array(count);
-    if (!(high > low)) return row.fill(value);
-    if (group !== 'hand') return triangular(low, value, high, random.fill(row));
+  const drawn = new Map<number, Float64Array>();
+  const shared = (draw: number, make: (row: Float64Array) => Float64Array): Float64Array => {
+    const row = drawn.get(draw) ?? make(new Float64Array(count));
+    drawn.set(draw, row);
+    return row;
+  };
+  return factors.map(({ group, draw, input: { low, value, high } }) => {
+    if (!(high > low)) return new Float64Array(count).fill(value);
+    if (group !== 'hand')
+      return triangular(low, value, high, shared(draw, (row) => random.fill(row)).slice());
     const deviation = (high - low) / (2 * value);
-    return row.map(() => value * Math.exp(deviation * normal(random)));
+    const standing = shared(draw, (row) => row.map(() => normal(random)));
+    return standing.map((one) => value * Math.exp(deviation * one));
   });
 }
 

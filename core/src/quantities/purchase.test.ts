@@ -55,9 +55,13 @@ const demand = (
 function uncertainOnly(model: JobModel, ...groups: readonly FactorGroup[]): JobModel {
   return {
     coatings: model.coatings.map((one) => ({ ...one, fills: 0 })),
-    factors: model.factors.map(({ group, input }) => {
+    factors: model.factors.map(({ group, input, draw }) => {
       const value = group === 'wear' ? 0 : input.value;
-      return { group, input: groups.includes(group) ? input : { ...input, value, low: value, high: value } };
+      return {
+        group,
+        draw,
+        input: groups.includes(group) ? input : { ...input, value, low: value, high: value },
+      };
     }),
   };
 }
@@ -87,6 +91,45 @@ const inputOf = (model: JobModel, wanted: FactorGroup) => {
 /** One uniform number as a triangular one. */
 const placed = (low: number, likely: number, high: number, u: number) =>
   triangular(low, likely, high, Float64Array.of(u))[0] as number;
+
+describe('layers of one surface', () => {
+  /** A wall of 40 m² with spots on a tenth of it under its finish. */
+  const wall = { id: 'wall', surface: surface(), netArea: 40 };
+  const spots = { ...wall, surface: surface({ coats: 1 }), netArea: 4 };
+  const finish = demand([wall], { id: 'satin' });
+  const primer = demand([spots], { id: 'primer' });
+
+  it('have each its own area, whichever comes first', () => {
+    const alone = likely(jobModel([finish]))[0];
+    const [first, second] = [likely(jobModel([primer, finish])), likely(jobModel([finish, primer]))];
+    expect(first[1]).toBe(alone);
+    expect(second[0]).toBe(alone);
+    expect(first[0]).toBe(second[1]);
+    expect(first[0]).toBeCloseTo(likely(jobModel([primer]))[0] ?? 0, 15);
+  });
+
+  it('spots never lower what another layer takes, draw by draw', () => {
+    const share = fc.double({ min: 0.01, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(share, fc.boolean(), (part, before) => {
+        const some = demand([{ ...spots, netArea: 40 * part }], { id: 'primer' });
+        const model = jobModel(before ? [some, finish] : [finish, some]);
+        const [one = NaN, other = NaN] = likely(model);
+        expect(before ? other : one).toBe(likely(jobModel([finish]))[0]);
+        // Sizes that are off are off in every layer: by the same share of each
+        const areas = model.factors.filter(({ group }) => group === 'area');
+        expect(new Set(areas.map(({ draw }) => draw)).size).toBe(1);
+      }),
+    );
+  });
+
+  it('with their own history each land as their own coating does', () => {
+    const learned = { transfer: { ...inputOf(jobModel([finish]), 'te'), value: 0.5, low: 0.45, high: 0.55 } };
+    const other = demand([{ ...wall, surface: surface({ history: learned }) }], { id: 'other' });
+    const both = likely(jobModel([finish, other]));
+    expect(both[1]).toBe(likely(jobModel([other]))[0]);
+  });
+});
 
 describe('a triangular number', () => {
   it('has its cumulative at the quarters, by hand', () => {
