@@ -13,6 +13,7 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     name: 'Interior wall matt, water-borne',
     archetype: 'wall-matt',
     overrides: {},
+    sheet: {},
     hardener: 'none',
     containers: [
       {
@@ -116,6 +117,7 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     note: 'Repaint, walls and ceilings only. Floors stay.',
     status: 'estimate',
     paintAge: 'unknown',
+    empty: false,
     sprayerId: '01930000-0000-7000-8000-000000000010',
     hoseIds: ['01930000-0000-7000-8000-000000000013'],
     lift: 0,
