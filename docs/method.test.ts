@@ -9,6 +9,7 @@ import {
   comparePlan,
   combVerdict,
   consumablesFor,
+  tipWear,
   cupSeconds,
   cupViscosity,
   dialIn,
@@ -70,7 +71,9 @@ import {
 import { simulateAll, wallRequest } from '@fine-spray/core/testing';
 
 const protection = { maskingLine: 120, film: 20, floorCover: 90, fittings: 10, doors: 6, rooms: 3 };
-const used = () => consumablesFor({ protection, paint: of(50, 'L'), coatings: 3, days: 2, tips: 5 });
+const tipLife = workingDefault('Life of a tip', 'volume', of(300, 'L'), of(200, 'L'), of(400, 'L'));
+const wornTips = tipWear([{ name: 'Matt', likely: of(50, 'L'), life: tipLife }]);
+const used = () => consumablesFor({ protection, paint: of(50, 'L'), coatings: 3, days: 2, tips: wornTips });
 const hours = () =>
   workOf({ trigger: of(66, 'min'), protection, moves: 6, flushes: 2, baseChanges: 1, days: 2 }, USUAL_RATES);
 
@@ -381,6 +384,7 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'consumable by length': ['m', () => used().tape.value],
   'consumable by area': ['m²', () => used().cover.value],
   'consumable by paint': ['', () => used().strainer.value],
+  'tip wear': ['', () => wornTips.value],
   'consumable by count': ['L', () => used().lubricant.value],
   'hours of spraying': ['h', () => hours().spraying.value],
   'hours of masking': ['h', () => hours().masking.value],

@@ -13,6 +13,7 @@ export interface BuyLine {
   readonly containers: readonly { readonly size: number; readonly count: number }[];
   readonly bought: number;
   readonly cost: number | null;
+  /** To have to spare. */
   readonly tips: number;
 }
 

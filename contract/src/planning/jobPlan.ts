@@ -3,10 +3,12 @@ import type { Explained } from '@fine-spray/core/explain';
 import {
   TASKS,
   changesOf,
+  coatingInputs,
   consumablesFor,
   daysOf,
   jobCost,
   coveringOf,
+  tipWear,
   workOf,
   type Consumable,
   type JobCost,
@@ -72,7 +74,9 @@ export function jobPlan(
   );
   const hours = workOf({ ...work, days }, book.rates);
   const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
-  const tips = buyings.reduce((sum, { purchase }) => sum + purchase.tips, 0);
+  const tips = tipWear(
+    buyings.map(({ order, likely }) => ({ name: order.name, likely, life: coatingInputs(order).life })),
+  );
   const consumables = consumablesFor({ protection, paint, coatings: buyings.length, days, tips });
   const cost = jobCost({
     paint: buyings.map((buying) => ({ name: buying.order.name, cost: paintCost(buying) })),

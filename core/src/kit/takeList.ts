@@ -1,6 +1,7 @@
 import type { CoatingBase, CupId } from '../coating';
 import { CUPS } from '../coating';
 import { isSameTip, sealFor, writeTipCode, type Tip } from '../tip';
+import { sparesFor } from '../quantities';
 import { counted } from '../units';
 import type { Protection } from '../safety';
 import type { Misfit } from './fit';
@@ -61,13 +62,10 @@ const surfacesOf = (all: readonly DaySetup[]) =>
     'surface',
   );
 
-/** From so much of its life on a tip has a spare with it: it may have been worn before. */
-const SPARE_FROM = 0.5;
-
 /** A tip with as many to spare as its work wears: none for a little. */
 function tipLine(all: readonly DaySetup[], { tip }: DaySetup, owned: Owned): TakeLine {
   const wear = all.reduce((sum, one) => sum + (one.wear ?? 0), 0);
-  const spares = Math.max(0, Math.ceil(wear - SPARE_FROM));
+  const spares = sparesFor(wear);
   const name = `Tip ${writeTipCode(tip)}, ${tip.family}`;
   const worn = wear >= 0.05 ? `, wears ${Math.round(wear * 20) * 5} % of a tip` : '';
   return {

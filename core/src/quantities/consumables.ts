@@ -10,7 +10,7 @@ export const CONSUMABLES = {
   strainer: { name: 'Paint strainers', unit: '' },
   filter: { name: 'Gun filters', unit: '' },
   lubricant: { name: 'Pump lubricant', unit: 'mL' },
-  tip: { name: 'Tips', unit: '' },
+  tip: { name: 'Tip wear', unit: 'tips' },
 } as const;
 export type Consumable = keyof typeof CONSUMABLES;
 export const CONSUMABLE_IDS = Object.keys(CONSUMABLES) as Consumable[];
@@ -21,7 +21,8 @@ export interface ConsumablesRequest {
   readonly paint: number;
   readonly coatings: number;
   readonly days: number;
-  readonly tips: number;
+  /** Tips worn, as lives of one. */
+  readonly tips: Explained;
 }
 
 const METRES_SPARE = workingDefault('Overlaps and waste', 'factor', 1.15, 1.05, 1.3);
@@ -74,11 +75,6 @@ export function consumablesFor(request: ConsumablesRequest): Readonly<Record<Con
       { days: count('Days', request.days), each: PER_DAY },
       (v) => v.days * v.each,
     ),
-    tip: explain(
-      'consumable by count',
-      'count',
-      { tips: count('Tips to carry', request.tips) },
-      (v) => v.tips,
-    ),
+    tip: request.tips,
   };
 }

@@ -1,3 +1,4 @@
+import { workingDefault } from '../explain';
 import { of } from '../units';
 import {
   CONSUMABLE_IDS,
@@ -5,13 +6,16 @@ import {
   consumablesFor,
   jobCost,
   sprayedVolume,
+  tipWear,
   workOf,
   type Consumable,
 } from '.';
 
 const NOTHING = { maskingLine: 0, film: 0, floorCover: 0, fittings: 0, doors: 0, rooms: 0 };
 const protection = { ...NOTHING, maskingLine: 100, floorCover: 20 };
-const consumables = consumablesFor({ protection, paint: of(150, 'L'), coatings: 3, days: 2, tips: 5 });
+const life = workingDefault('Life of a tip', 'volume', of(300, 'L'), of(200, 'L'), of(400, 'L'));
+const worn = tipWear([{ name: 'Matt', likely: of(150, 'L'), life }]);
+const consumables = consumablesFor({ protection, paint: of(150, 'L'), coatings: 3, days: 2, tips: worn });
 const hours = workOf(
   { trigger: 1980, protection: NOTHING, moves: 0, flushes: 0, baseChanges: 0, days: 0 },
   USUAL_RATES,

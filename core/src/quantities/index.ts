@@ -21,6 +21,7 @@ export {
 export { jobCost, type CostBook, type CostRequest, type JobCost, type Money, type Unpriced } from './cost';
 export {
   FACTOR_GROUPS,
+  coatingInputs,
   jobModel,
   type CoatingDemand,
   type Factor,
@@ -52,8 +53,8 @@ export {
 } from './paint';
 export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
 export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
-export { WEAR_LEFT, extraByWear } from './wear';
-export { aboutText, chanceText, containerText, moneyRange, moneyText } from './words';
+export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
+export { aboutText, chanceText, containerText, moneyRange, moneyText, sparesText } from './words';
 export { coveringOf, type JobCovering, type CoveredSurface } from './covering';
 export {
   RATE_LIMITS,

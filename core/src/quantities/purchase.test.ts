@@ -10,6 +10,7 @@ import {
   paintDistributions,
   purchaseFor,
   quantileOf,
+  sparesFor,
   triangular,
   volumesOf,
   waterfall,
@@ -352,12 +353,12 @@ describe('what to buy', () => {
     );
     expect(enoughFor(distribution.sorted, 0)).toBe(0);
     expect(enoughFor(distribution.sorted, 1)).toBe(1);
-    // 150 L at the short end of the life of a tip in wall paint, 1 to spare
-    expect(bought[0]?.tips).toBe(2);
-    const large = { sorted: Float64Array.of(of(400, 'L')) };
+    // Worn half away at the short end of the life: still one to spare for it
     const { low } = TIP_LIFE[archetypeOf('wall-satin').abrasionClass];
-    expect(purchaseFor(one, large, 'P50', sizes).tips).toBe(Math.ceil(of(400, 'L') / low) + 1);
-    expect(purchaseFor(one, large, 'P50', sizes).tips).toBeGreaterThan(3);
+    expect(bought[0]?.spares).toBe(sparesFor((bought[0]?.volume ?? NaN) / low));
+    const tips = (litres: number) =>
+      purchaseFor(one, { sorted: Float64Array.of(litres * low) }, 'P50', sizes).spares;
+    expect([0.4, 0.5, 0.6, 1.5, 1.6, 4].map(tips)).toEqual([0, 0, 1, 1, 2, 4]);
   });
 
   it('buys for the least money among what has a price, and says what it costs', () => {

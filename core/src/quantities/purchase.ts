@@ -8,6 +8,7 @@ import {
 } from './containers';
 import { coatingInputs, type CoatingDemand } from './demand';
 import { quantileOf, type PaintDistribution } from './draws';
+import { sparesFor } from './wear';
 
 /** Chances that what is bought is enough, to choose from. */
 export const RISKS = { P50: 0.5, P80: 0.8, P95: 0.95 } as const;
@@ -22,8 +23,8 @@ export interface Purchase {
   readonly cost: number | null;
   /** Chance that what the containers hold is enough. */
   readonly enough: number;
-  /** Tips worn out by it, by the short end of a tip's life, and one to spare. */
-  readonly tips: number;
+  /** Tips to have besides the one that is fitted, by the short end of a tip's life. */
+  readonly spares: number;
 }
 
 /** Share of the draws that a volume is enough for. */
@@ -87,6 +88,6 @@ export function purchaseFor(
     bought,
     cost: costOf(containers, onSale),
     enough: enoughFor(sorted, bought),
-    tips: Math.ceil(volume / low) + 1,
+    spares: sparesFor(volume / low),
   };
 }

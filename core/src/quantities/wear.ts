@@ -1,4 +1,26 @@
+import { explain, given, type Explained, type Input } from '../explain';
 import { WEAR } from '../tip';
+
+/** From so much of its life on a tip has a spare with it: it may have been worn before. */
+const SPARE_FROM = 0.5;
+
+/** Tips to have besides the one that is fitted, for work that wears so many lives of one, by the short end of a life: none for a little. */
+export const sparesFor = (lives: number): number => Math.max(0, Math.ceil(lives - SPARE_FROM));
+
+/** What spraying wears of tips, as lives of one: what a job is charged with, however many are bought for it. */
+export function tipWear(
+  paint: readonly { readonly name: string; readonly likely: number; readonly life: Input }[],
+): Explained {
+  const inputs = Object.fromEntries(
+    paint.flatMap(({ name, likely, life }, index) => [
+      [`paint ${index}`, given(`Paint sprayed, ${name}`, 'volume', likely, 'Likely paint of the job')],
+      [`life ${index}`, { ...life, label: `Life of a tip with ${name}` }],
+    ]),
+  );
+  return explain('tip wear', 'tips', inputs, (v) =>
+    paint.reduce((sum, _one, index) => sum + (v[`paint ${index}`] ?? 0) / (v[`life ${index}`] ?? 1), 0),
+  );
+}
 
 /** Share of the extra film of a wearing tip that the hand does not make good by the comb; working judgement. */
 export const WEAR_LEFT = { likely: 0.5, low: 0.2, high: 0.8 } as const;

@@ -12,6 +12,10 @@ export function containerText(containers: readonly ContainerCount[], system: Uni
     .join(' + ');
 }
 
+/** Tips to have besides the one that is fitted. */
+export const sparesText = (spares: number): string =>
+  spares === 0 ? 'A tip lasts for it.' : `Have ${counted(spares, 'tip')} to spare.`;
+
 /** A chance as people say it; never certain. */
 export function chanceText(share: number): string {
   const inHundred = Math.min(99, Math.max(1, Math.round(share * 100)));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { usualRoom, surfacesOf, type RoomMeasure } from '../takeoff';
+import { workingDefault } from '../explain';
 import { of, quantity } from '../units';
 import {
   TASKS,
@@ -10,6 +11,7 @@ import {
   consumablesFor,
   daysOf,
   coveringOf,
+  tipWear,
   workOf,
   type ContainerOffer,
   type JobCovering,
@@ -199,7 +201,15 @@ describe('hours', () => {
 
 describe('what is used up besides paint', () => {
   it('follows the take-off and the paint', () => {
-    const used = consumablesFor({ protection, paint: quantity(of(50, 'L')), coatings: 3, days: 2, tips: 5 });
+    const life = workingDefault('Life of a tip', 'volume', of(300, 'L'), of(200, 'L'), of(400, 'L'));
+    const worn = tipWear([{ name: 'Matt', likely: of(50, 'L'), life }]);
+    const used = consumablesFor({
+      protection,
+      paint: quantity(of(50, 'L')),
+      coatings: 3,
+      days: 2,
+      tips: worn,
+    });
     expect(used.tape.value).toBeCloseTo(120 * 1.15, 9);
     expect(used.paper.value).toBeCloseTo(120 * 0.5 * 1.15, 9);
     expect(used.film.value).toBeCloseTo(23, 9);
@@ -207,7 +217,10 @@ describe('what is used up besides paint', () => {
     expect(used.strainer.value).toBe(6);
     expect(used.filter.value).toBe(4);
     expect(used.lubricant.value).toBeCloseTo(60e-6, 12);
-    expect(used.tip.value).toBe(5);
+    // 50 L of a life of 200 to 400: what is worn is charged, whatever is bought
+    expect(used.tip.value).toBeCloseTo(50 / 300, 9);
+    expect(used.tip.low).toBeCloseTo(50 / 400, 9);
+    expect(used.tip.high).toBeCloseTo(50 / 200, 9);
     expect(used.strainer.low).toBeLessThan(used.strainer.high);
   });
 });

@@ -66,6 +66,8 @@ export const DISPLAY = {
   mesh: { metric: fixed('mesh', 1), us: fixed('mesh', 1) },
   price: { metric: fixed('', 0.01), us: fixed('', 0.01) },
   count: { metric: fixed('', 1), us: fixed('', 1) },
+  /** Lives of a tip. */
+  tips: { metric: fixed('', 0.1), us: fixed('', 0.1) },
   factor: { metric: fixed('×', 0.01), us: fixed('×', 0.01) },
 } as const satisfies Record<string, Record<UnitSystem, Scale>>;
 

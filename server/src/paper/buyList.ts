@@ -11,6 +11,7 @@ import {
   containerText,
   moneyRange,
   moneyText,
+  sparesText,
   quantileOf,
   waterfall,
   type Money,
@@ -83,7 +84,7 @@ function writeCoating(
   { plan, layers, options }: PlannedJob,
 ): void {
   const { units } = options;
-  const { containers, bought, cost, enough, tips } = purchase;
+  const { containers, bought, cost, enough, spares } = purchase;
   const text = (volume: number) => showText(volume, 'volume', units);
   const at = (share: number) => quantileOf(distribution.sorted, share);
   const currency = plan?.book.currency;
@@ -97,7 +98,7 @@ function writeCoating(
   paper.text(
     `Likely ${text(likely)}; 9 times in 10 it is ${showRange(at(0.05), at(0.95), 'volume', units)}.`,
   );
-  paper.text(`Tips: ${tips}, ${[...codes].join(' or ')}.`);
+  paper.text(`Tips ${[...codes].join(' or ')}. ${sparesText(spares)}`);
   writeBoxing(paper, containers, units);
   paper.table(
     [

@@ -65,13 +65,13 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
       { title: 'Coating', share: 5 },
       { title: 'Likely', share: 1.5, align: 'right' },
       { title: 'Take along', share: 4, align: 'right' },
-      { title: 'Tips', share: 1, align: 'right' },
+      { title: 'Spare tips', share: 1, align: 'right' },
     ],
     buyings.map(({ order, likely, purchase }) => [
       order.name,
       showText(likely, 'volume', units),
       containerText(purchase.containers, units),
-      String(purchase.tips),
+      String(purchase.spares),
     ]),
   );
   if (!plan) return;

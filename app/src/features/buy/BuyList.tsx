@@ -17,6 +17,7 @@ import {
   containerText,
   counted,
   moneyText,
+  sparesText,
   showText,
   staysShut,
   waterfall,
@@ -72,7 +73,7 @@ function leftText(containers: readonly ContainerCount[], left: number, system: U
 function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: string; onOpen: () => void }) {
   const { system } = useUnits();
   const { order, purchase, distribution, likely } = line;
-  const { bought, enough, containers, volume, tips, cost } = purchase;
+  const { bought, enough, containers, volume, spares, cost } = purchase;
   return (
     <Pressable
       role="button"
@@ -86,7 +87,7 @@ function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: strin
       <Words size={30} weight="bold">
         {containerText(containers, system)}
       </Words>
-      <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chanceText(enough)}. Carry ${tips} tips.`}</Words>
+      <Words>{`${showText(bought, 'volume', system)}${cost === null ? '' : ` for ${moneyText(cost, currency)}`}, enough ${chanceText(enough)}. ${sparesText(spares)}`}</Words>
       <Words size={14} colour="ink2">
         {leftText(containers, bought - likely, system)}
       </Words>
@@ -179,7 +180,7 @@ function buyListText(lines: readonly Buying[], risk: Risk, currency: string = US
       containers: purchase.containers.map(({ size, count }) => ({ size: litres(size), count })),
       bought: litres(purchase.bought),
       cost: purchase.cost === null ? null : Number(purchase.cost.toFixed(2)),
-      tips: purchase.tips,
+      tips: purchase.spares,
     })),
     currency,
   );

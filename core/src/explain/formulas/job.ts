@@ -26,6 +26,12 @@ export const JOB_FORMULAS = {
     source: 'Working default',
     range: 'As long as the count holds',
   },
+  'tip wear': {
+    name: 'Tips worn by the paint',
+    expression: 'n = Σ paint ÷ life of a tip',
+    source: 'Lives by abrasion class; likely paint of each coating',
+    range: 'What the work wears, not what is bought; a tip of the rack may be half worn',
+  },
   'hours of spraying': {
     name: 'Hours of spraying',
     expression: 't = trigger time ÷ share of the time with the trigger open',
