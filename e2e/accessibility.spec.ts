@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, test, type Page } from './test';
-import { address, demoJob, demoPlace, demoSurface } from './pages';
+import { address, demoJob, demoPlace, demoSurface, openQuestion } from './pages';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -142,9 +142,14 @@ test('the sheets: no accessibility violations', async ({ page }) => {
   await page.getByRole('dialog').getByRole('button', { name: 'Use a data sheet value' }).first().click();
   expect(await violations(page)).toEqual([]);
   await page.keyboard.press('Escape');
+  await openQuestion(page, 'with');
   await page.getByRole('button', { name: /^Coating: / }).click();
   expect(await violations(page)).toEqual([]);
   await page.keyboard.press('Escape');
+  for (const question of ['what', 'machine'] as const) {
+    await openQuestion(page, question);
+    expect(await violations(page)).toEqual([]);
+  }
   await page.getByRole('button', { name: 'See the film on the wall' }).click();
   await expect(page.getByTestId('film-picture')).toBeVisible();
   expect(await violations(page)).toEqual([]);

@@ -82,6 +82,50 @@ describe('containers', () => {
     expect(counts.map(({ count }) => count)).toEqual([1, 1]);
   });
 
+  it('buys US sizes as an exhaustive search does: exact gallons, never short', () => {
+    const quarts = fc.uniqueArray(fc.constantFrom(1, 2, 4, 20), { minLength: 1 });
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 2400 }), quarts, (hundredths, sizes) => {
+        const need = of(hundredths / 100, 'gal');
+        const offered = sizes.map((quart) => of(quart / 4, 'gal'));
+        const counts = containersFor(need, offered);
+        // In quarts, each a whole number of them
+        const expected = leastBought(
+          hundredths / 25,
+          [...sizes].sort((a, b) => b - a),
+        );
+        const bought = counts.reduce((sum, { size, count }) => sum + size * count, 0);
+        expect(bought).toBeGreaterThanOrEqual(need * (1 - 1e-12));
+        expect(to(quantity<Volume>(bought), 'gal') * 4).toBeCloseTo(expected.bought, 6);
+        expect(counts.reduce((sum, { count }) => sum + count, 0)).toBe(expected.pieces);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('28.03 gal are not 28 gallons, and no list of quarts', () => {
+    const [quart, gallon, pail] = [of(0.25, 'gal'), of(1, 'gal'), of(5, 'gal')];
+    const list = (offered: readonly number[]) =>
+      containersFor(of(28.03, 'gal'), offered).map(({ size, count }) => [count, size]);
+    expect(list([gallon])).toEqual([[29, gallon]]);
+    expect(list([quart, gallon, pail])).toEqual([
+      [5, pail],
+      [3, gallon],
+      [1, quart],
+    ]);
+  });
+
+  it('sizes of both worlds together are never short', () => {
+    const offered = [of(1, 'gal'), of(10, 'L'), of(2.5, 'L')];
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1200 }), (tenths) => {
+        const need = of(tenths / 10, 'L');
+        expect(total(containersFor(need, offered))).toBeGreaterThanOrEqual((tenths / 10) * (1 - 1e-12));
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   it('fills a very large need in the largest container', () => {
     const counts = containersFor(of(3000, 'L'), litres([1, 10]));
     expect(total(counts)).toBeCloseTo(3000, 6);

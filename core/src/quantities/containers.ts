@@ -1,4 +1,4 @@
-import { of, type Volume } from '../units';
+import { UNITS, of, type Volume } from '../units';
 
 export interface ContainerCount {
   readonly size: number;
@@ -15,8 +15,21 @@ export interface ContainerOffer {
 export const CONTAINER_AIMS = ['cost', 'left over'] as const;
 export type ContainerAim = (typeof CONTAINER_AIMS)[number];
 
-/** Resolution of the exact search: a hundredth of a litre. */
-const GRAIN = 1e-5;
+/**
+ * Grains the exact search may count in: a hundredth of a litre, and a US fluid ounce (a quart has 32, a gallon 128). Sizes that are whole
+ * in neither, or are sold in both, are counted in millilitres, each as the whole ones it holds: what is bought is never short.
+ */
+const GRAINS = [1e-5, UNITS['fl oz'].factor] as const;
+const FINE_GRAIN = 1e-6;
+/** So near a whole number of grains a size is that many: decimals that were typed. */
+const WHOLE = 1e-6;
+
+const isWhole = (size: number, grain: number): boolean =>
+  Math.abs(size / grain - Math.round(size / grain)) <= WHOLE * Math.max(1, size / grain);
+
+/** The grain in which all sizes are whole. */
+const grainOf = (sizes: readonly number[]): number =>
+  GRAINS.find((grain) => sizes.every((size) => isWhole(size, grain))) ?? FINE_GRAIN;
 /** Above so many of the container that serves the aim best the bulk is bought in it and only the rest is searched. */
 const BULK = 40;
 /** Sums of prices nearer than this are the same. */
@@ -69,7 +82,7 @@ export function staysShut(containers: readonly ContainerCount[], left: number): 
 }
 
 /**
- * An unbounded knapsack solved exactly by dynamic programming over hundredths of a litre: least price, then least bought,
+ * An unbounded knapsack solved exactly by dynamic programming over whole grains: least price, then least bought,
  * then fewest pieces. Above 40 of the container with the least price for its size the bulk is bought in it.
  */
 function packed(volume: Volume, offers: readonly ContainerOffer[]): readonly ContainerCount[] {
@@ -79,8 +92,9 @@ function packed(volume: Volume, offers: readonly ContainerOffer[]): readonly Con
   const dearness = ({ size, price }: ContainerOffer) => price / size;
   const best = known.reduce((least, one) => (dearness(one) < dearness(least) - SAME ? one : least));
   const bulk = Math.max(0, Math.floor(volume / best.size) - BULK);
-  const grains = known.map(({ size }) => Math.round(size / GRAIN));
-  const need = Math.max(0, Math.ceil((volume - bulk * best.size) / GRAIN - 1e-6));
+  const grain = grainOf(known.map(({ size }) => size));
+  const grains = known.map(({ size }) => Math.floor(size / grain + WHOLE));
+  const need = Math.max(0, Math.ceil((volume - bulk * best.size) / grain - 1e-6));
   const end = need + (grains[0] ?? 0);
   const price = new Float64Array(end + 1).fill(Infinity);
   const pieces = new Float64Array(end + 1).fill(Infinity);
@@ -116,12 +130,15 @@ function packed(volume: Volume, offers: readonly ContainerOffer[]): readonly Con
     .filter(({ count }) => count > 0);
 }
 
+/** Nobody sells less paint than this, m³. */
+const SMALLEST = 1e-5;
+
 /** Each size once, at its least price, largest first; sizes nobody sells are left out. */
 function cheapestOfEachSize(offers: readonly ContainerOffer[]): readonly ContainerOffer[] {
   const bySize = new Map<number, ContainerOffer>();
   for (const offer of offers) {
     const there = bySize.get(offer.size);
-    if (offer.size >= GRAIN && offer.price > 0 && (!there || offer.price < there.price))
+    if (offer.size >= SMALLEST && offer.price > 0 && (!there || offer.price < there.price))
       bySize.set(offer.size, offer);
   }
   return [...bySize.values()].sort((a, b) => b.size - a.size);

@@ -7,6 +7,30 @@ const FEET_AND_INCHES =
 
 const PLAIN_NUMBER = /^([+-]?\d+(?:[.,]\d+)?|[+-]?[.,]\d+)\s*([^\d\s.,].*)?$/;
 
+/** Thousands as we print them: "1,076", "12,345.5". */
+const THOUSANDS = /^([+-]?[1-9]\d{0,2})((?:,\d{3})+)((?:\.\d+)?)(?=$|[^\d.,])/;
+/** Kinds that reach thousands, and that nobody gives to three decimals. */
+const REACH_THOUSANDS: ReadonlySet<DisplayKind> = new Set([
+  'area',
+  'pressure',
+  'count',
+  'run',
+  'reach',
+  'price',
+]);
+
+/**
+ * A number as we print it, without the marks between its thousands. A comma is that in US numbers, where there are several, before a
+ * point, and for kinds that reach thousands; elsewhere one may be a decimal comma.
+ */
+function withoutThousands(text: string, kind: DisplayKind, system: UnitSystem): string {
+  const found = THOUSANDS.exec(text);
+  if (!found) return text;
+  const [whole = '', head = '', groups = '', fraction = ''] = found;
+  const sure = system === 'us' || groups.length > 4 || fraction !== '' || REACH_THOUSANDS.has(kind);
+  return sure ? `${head}${groups.replaceAll(',', '')}${fraction}${text.slice(whole.length)}` : text;
+}
+
 /** Written forms people type for the units we know. */
 const SPELLINGS: Readonly<Record<string, Unit>> = {
   metre: 'm',
@@ -57,7 +81,7 @@ export function parseQuantity(
   field: string,
   label: string,
 ): Result<number> {
-  const trimmed = text.trim();
+  const trimmed = withoutThousands(text.trim().replace('−', '-'), kind, system);
   const usual = DISPLAY[kind][system].unit;
   if (trimmed === '') {
     return refuse('number.missing', field, `${label} is missing. Give it in ${usual}.`);

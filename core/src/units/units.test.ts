@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import {
+  DISPLAY,
   UNITS,
   counted,
+  inUnit,
   of,
   parseQuantity,
   show,
@@ -9,8 +11,10 @@ import {
   showText,
   to,
   within,
+  type DisplayKind,
   type Pressure,
   type Unit,
+  type UnitSystem,
 } from '.';
 
 const finite = fc.double({ min: -1e6, max: 1e6, noNaN: true });
@@ -60,6 +64,41 @@ describe('showing numbers', () => {
     expect(showRange(of(100.1, 'bar'), of(100.4, 'bar'), 'pressure', 'metric')).toBe('100 bar');
     expect(showRange(of(95, 'bar'), of(140, 'bar'), 'pressure', 'metric')).toBe('95–140 bar');
     expect(showText(Number.NaN, 'pressure', 'metric')).toBe('– bar');
+  });
+});
+
+describe('a number typed as it is printed', () => {
+  const typed = (text: string, kind: DisplayKind, system: UnitSystem) => {
+    const read = parseQuantity(text, kind, system, 'x', 'X');
+    return read.ok ? Number(inUnit(read.value, kind, system).toFixed(6)) : read.message;
+  };
+  it('has its thousands, in US numbers and where a kind reaches them', () => {
+    expect(typed('1,076 ft²', 'area', 'us')).toBe(1076);
+    expect(typed('1,076', 'area', 'us')).toBe(1076);
+    expect(typed('2,650 psi', 'pressure', 'us')).toBe(2650);
+    expect(typed('1,250 m²', 'area', 'metric')).toBe(1250);
+    expect(typed('12,345.5', 'area', 'metric')).toBe(12345.5);
+    expect(typed('1,234,567', 'count', 'metric')).toBe(1234567);
+  });
+
+  it('may have a decimal comma elsewhere', () => {
+    expect(typed('2,5', 'volume', 'us')).toBe(2.5);
+    expect(typed('1,250 m', 'size', 'metric')).toBe(1.25);
+    expect(typed('0,125', 'area', 'metric')).toBe(0.125);
+    expect(typed('1,38 kg/L', 'density', 'metric')).toBe(1.38);
+    expect(typed('12,34,5', 'area', 'us')).toMatch(/not a number/);
+  });
+
+  it.each([
+    ['us', Object.keys(DISPLAY) as DisplayKind[]],
+    ['metric', ['area', 'pressure', 'count', 'run', 'reach', 'price']],
+  ] as const)('comes back as it was shown: %s', (system, kinds) => {
+    for (const kind of kinds)
+      for (const value of [3, 1234.5, 98765]) {
+        const shown = show(value, kind, system).number;
+        const read = parseQuantity(shown, kind, system, 'x', 'X');
+        expect([kind, read.ok ? show(read.value, kind, system).number : read.message]).toEqual([kind, shown]);
+      }
   });
 });
 

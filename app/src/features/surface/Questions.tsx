@@ -117,11 +117,11 @@ export function Questions({
             key={question}
             role="button"
             aria-expanded={here}
-            aria-label={`${QUESTIONS[question]}: ${line}, ${more}${wrong.includes(question) ? '. Something is refused here' : ''}`}
             testID={`question-${question}`}
             onPress={() => onOpen(here ? undefined : question)}
             className={`min-h-[56px] flex-grow justify-between gap-0.5 rounded-xl border-2 px-3 py-1.5 ${question === 'machine' ? 'basis-full' : 'flex-1 basis-[150px]'} ${wrong.includes(question) ? 'border-danger bg-sheet' : here ? 'border-identity bg-identity-tint' : 'border-rule bg-sheet'}`}
           >
+            <Words className="sr-only">{`${QUESTIONS[question]}:`}</Words>
             <Words weight="semi" numberOfLines={3}>
               {line}
             </Words>
@@ -131,6 +131,7 @@ export function Questions({
               </Words>
               <Icon size={18} color={palette.ink2} aria-hidden />
             </View>
+            {wrong.includes(question) ? <Words className="sr-only">Something is refused here</Words> : null}
           </Pressable>
         );
       })}
