@@ -70,12 +70,27 @@ import {
 } from '@fine-spray/core';
 import { simulateAll, wallRequest } from '@fine-spray/core/testing';
 
-const protection = { maskingLine: 120, film: 20, floorCover: 90, fittings: 10, doors: 6, rooms: 3 };
+const protection = {
+  ...{ maskingLine: 120, film: 20, floorCover: 90, fittings: 10, doors: 6, rooms: 3 },
+  inTheWay: { plate: 0, light: 0, vent: 0, alarm: 0, curtain: 0 },
+  powerOff: 0,
+};
+const onSurfaces = {
+  ...{ area: 100, washed: 60, scraped: 10, filled: 100, sanded: 100, caulked: 12, backRolled: 50 },
+  between: 20,
+  highShare: 0.5,
+};
 const tipLife = workingDefault('Life of a tip', 'volume', of(300, 'L'), of(200, 'L'), of(400, 'L'));
 const wornTips = tipWear([{ name: 'Matt', likely: of(50, 'L'), life: tipLife }]);
 const used = () => consumablesFor({ protection, paint: of(50, 'L'), coatings: 3, days: 2, tips: wornTips });
 const hours = () =>
-  workOf({ trigger: of(66, 'min'), protection, moves: 6, flushes: 2, baseChanges: 1, days: 2 }, USUAL_RATES);
+  workOf(
+    {
+      ...{ trigger: of(66, 'min'), protection, surfaces: onSurfaces, moves: 6, flushes: 2, baseChanges: 1 },
+      ...{ days: 2, inUse: true, people: 2 },
+    },
+    USUAL_RATES,
+  );
 
 const primedWall: readonly Layer[] = (['board-primer', 'wall-matt'] as const).map((archetype, index) => ({
   role: index === 0 ? 'prime' : 'finish',
@@ -386,10 +401,14 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'consumable by paint': ['', () => used().strainer.value],
   'tip wear': ['', () => wornTips.value],
   'consumable by count': ['L', () => used().lubricant.value],
-  'hours of spraying': ['h', () => hours().spraying.value],
-  'hours of masking': ['h', () => hours().masking.value],
-  'hours by count': ['h', () => hours().doors.value],
-  'hours by time each': ['h', () => hours().cleaning.value],
+  'hours of spraying': ['h', () => hours().spraying?.value ?? NaN],
+  'hours of masking': ['h', () => hours().masking?.value ?? NaN],
+  'hours by count': ['h', () => hours().doors?.value ?? NaN],
+  'hours by time each': ['h', () => hours().cleaning?.value ?? NaN],
+  'hours of preparing': ['h', () => hours().preparing?.value ?? NaN],
+  'hours by area': ['h', () => hours().dusting?.value ?? NaN],
+  'hours by rate': ['h', () => hours().backRolling?.value ?? NaN],
+  'hours by share': ['h', () => hours().unmasking?.value ?? NaN],
   'film variation': ['%', () => share(right(variationOf(evenFanProfile(1), 1 / 2)))],
   'best overlap': ['%', () => overlapAdvice(evenFanProfile(1)).best.value],
   'gun travel': ['m', () => plan().travel.value],

@@ -1,12 +1,17 @@
 import {
   CONSUMABLE_IDS,
-  RATE_LIMITS,
+  TASK_IDS,
   USUAL_RATES,
   WORK_RATES,
   WORK_RATE_IDS,
+  rateLimits,
+  rateShown,
   type Consumable,
+  type Task,
   type WorkRate,
+  type WorkRates,
 } from '@fine-spray/core/quantities';
+import { showText } from '@fine-spray/core/units';
 import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { numberWithin } from './primitives';
@@ -24,17 +29,27 @@ export const price = (label: string) =>
     `${label} must be between 0.01 and 100,000. Leave it empty when you do not know it.`,
   ).nullable();
 
+/** A number as a sentence has it, in the unit a rate is stored in. */
+const limitText = (id: WorkRate, value: number): string => {
+  const { kind, si } = rateShown(id);
+  return showText(value * si, kind, 'metric');
+};
+
+/** Rates that a company has put in; the others are the usual ones. */
 const rates = Object.fromEntries(
-  WORK_RATE_IDS.map((id) => [
-    id,
-    numberWithin(
-      WORK_RATES[id].name,
-      RATE_LIMITS.min,
-      RATE_LIMITS.max,
-      `${WORK_RATES[id].name} must be between ${RATE_LIMITS.min} and ${RATE_LIMITS.max.toLocaleString('en')} ${WORK_RATES[id].unit}.`,
-    ),
-  ]),
-) as Record<WorkRate, z.ZodNumber>;
+  WORK_RATE_IDS.map((id) => {
+    const { min, max } = rateLimits(id);
+    const { name } = WORK_RATES[id];
+    const sentence = `${name} must be between ${limitText(id, min)} and ${limitText(id, max)}.`;
+    return [id, numberWithin(name, min, max, sentence).optional()];
+  }),
+) as Record<WorkRate, z.ZodOptional<z.ZodNumber>>;
+
+/** All rates of a company: its own where it has put them in. */
+export const ratesOf = (book: Pick<CompanyBook, 'rates'>): WorkRates => ({
+  ...USUAL_RATES,
+  ...Object.fromEntries(Object.entries(book.rates).filter(([, value]) => value !== undefined)),
+});
 
 const prices = Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, price('Price')])) as Record<
   Consumable,
@@ -52,6 +67,15 @@ export const companyBook = z
       error: 'People come in whole numbers.',
     }),
     rates: z.object(rates).strict(),
+    /** Tasks no hours are counted for. */
+    notCounted: z
+      .array(z.enum(TASK_IDS as [Task, ...Task[]]))
+      .max(TASK_IDS.length)
+      .default([]),
+    /** Whether openings are taken off the area for labour, as they are for paint. */
+    openingsOffLabour: z.boolean().default(false),
+    /** Whether hours are paid as whole days of the crew. */
+    wholeDays: z.boolean().default(false),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
     /** Sizes that things are counted with in this company, by item. */
@@ -66,7 +90,10 @@ export const USUAL_BOOK: CompanyBook = {
   currency: 'EUR',
   hour: null,
   people: 2,
-  rates: { ...USUAL_RATES },
+  rates: {},
+  notCounted: [],
+  openingsOffLabour: false,
+  wholeDays: false,
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],
   sizes: {},
 };

@@ -185,6 +185,7 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     side: 'inside',
     kind: 'light-texture',
     condition: 'sealed',
+    state: null,
     wind: 'calm',
     geometry: {
       shape: 'rectangle',

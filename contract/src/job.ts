@@ -14,6 +14,7 @@ import {
   measure,
   type SurfaceGeometry,
 } from '@fine-spray/core/takeoff';
+import { STATES } from '@fine-spray/core/quantities';
 import { SURFACE_AGES } from '@fine-spray/core/safety';
 import { z } from 'zod';
 import { refusalIssue, tipChoice } from './kit';
@@ -122,6 +123,8 @@ export const surfaceFields = z
     side: oneOf('Side', SIDES),
     kind: oneOf('Surface', SURFACE_KIND_IDS),
     condition: oneOf('Condition', CONDITIONS),
+    /** How much there is to mend; null where nobody has said. */
+    state: oneOf('State', STATES).nullable().default(null),
     wind: oneOf('Wind', WINDS),
     geometry: surfaceGeometry,
     coatingId: id,

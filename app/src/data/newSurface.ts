@@ -24,6 +24,7 @@ export function newSurface(
     side: 'inside',
     kind: 'smooth-board',
     condition: 'sealed',
+    state: null,
     wind: 'calm',
     geometry: geometryDocument(usualGeometry('wall')),
     coatingId: coating.id,

@@ -23,6 +23,7 @@ function firstContent(derived: DerivedSurface, coatings: readonly Coating[]) {
   return {
     kind: usual.kind,
     condition: usual.condition,
+    state: null,
     wind: 'calm' as const,
     coatingId: coating.id,
     coats: usual.coats,

@@ -6,20 +6,23 @@ export function PriceField({
   label,
   unit,
   value,
+  per = 1,
   limits,
   onChange,
 }: {
   label: string;
   unit?: string;
   value: number | null;
+  /** How much of what the price is stored for it is shown for: 0.3048 of a metre for a foot. */
+  per?: number;
   limits: { readonly min: number; readonly max: number };
   onChange: (value: number | null) => void;
 }) {
   const [typed, setTyped] = useState<string>();
-  const text = typed ?? (value === null ? '' : String(value));
+  const text = typed ?? (value === null ? '' : String(Number((value * per).toPrecision(per === 1 ? 12 : 3))));
   const read = (of: string): number | null | undefined => {
     if (of.trim() === '') return null;
-    const number = Number(of.trim().replace(',', '.'));
+    const number = Number(of.trim().replace(',', '.')) / per;
     return Number.isFinite(number) && number >= limits.min && number <= limits.max ? number : undefined;
   };
   const wrong = read(text) === undefined;

@@ -261,6 +261,7 @@ export function readGbxml(
         side: 'inside',
         kind: usual.kind,
         condition: usual.condition,
+        state: null,
         wind: 'calm',
         geometry: { shape: 'pieces', pieces },
         coatingId: coating.id,

@@ -275,7 +275,7 @@ describe('a damaged file is refused, by row and column', () => {
       'thousands in a number',
       row('Hall,Wall,"1,234.5",2.5'),
       { row: 2, column: 'Width (m)' },
-      /not a number/,
+      /must be between 0.02 m and 100 m/,
     ],
     [
       'a unit of another kind',

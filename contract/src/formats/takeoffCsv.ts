@@ -1,3 +1,4 @@
+import { STATES } from '@fine-spray/core/quantities';
 import { TIP_FAMILIES } from '@fine-spray/core/tip';
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
 import {
@@ -33,6 +34,7 @@ export const TAKEOFF_COLUMNS = {
   side: 'Side',
   kind: 'Material',
   condition: 'Condition',
+  state: 'State',
   wind: 'Wind',
   shape: 'Shape',
   width: 'Width',
@@ -144,6 +146,7 @@ export function writeTakeoff(
       side: surface.side,
       kind: surface.kind,
       condition: surface.condition,
+      state: surface.state ?? '',
       wind: surface.wind,
       counted: countedText(geometry),
       net: area.ok ? Number(area.value.net.toFixed(3)) : '',
@@ -531,6 +534,7 @@ export function readTakeoff(
       side,
       kind: first.oneOf('kind', SURFACE_KIND_IDS, usual.kind, (one) => SURFACE_KINDS[one].name),
       condition: first.oneOf('condition', CONDITIONS, usual.condition),
+      state: first.text('state') === '' ? null : first.oneOf('state', STATES, 'fair'),
       wind: first.oneOf('wind', WINDS, 'calm'),
       geometry,
       coatingId: coatingId ?? '',

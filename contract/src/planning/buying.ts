@@ -44,11 +44,12 @@ export function buyingsFor(
 }
 
 /** What the paint of a coating costs, from its tenth lowest in a hundred to nineteen in twenty; null where a container has no price. */
-export function paintCost({ distribution, purchase }: Buying): Money | null {
+export function paintCost({ likely, distribution, purchase }: Buying): Money | null {
   const { cost, bought } = purchase;
   if (cost === null || bought === 0) return null;
-  // Besides what is bought: a little less or more paint at the same price.
+  // What is likely used, by the litre as it is bought: the rest goes back or is there for the next job.
   const each = cost / bought;
   const at = (share: number) => each * quantileOf(distribution.sorted, share);
-  return { low: Math.min(cost, at(0.1)), likely: cost, high: Math.max(cost, at(0.95)) };
+  const used = Math.min(cost, each * likely);
+  return { low: Math.min(used, at(0.1)), likely: used, high: Math.max(cost, at(0.95)) };
 }

@@ -1,31 +1,35 @@
 import { archetypeOf } from '@fine-spray/core/coating';
 import type { Explained } from '@fine-spray/core/explain';
 import {
+  NEVER_COUNTED,
   TASKS,
+  WORKING_DAY,
   changesOf,
   coatingInputs,
   consumablesFor,
-  daysOf,
-  jobCost,
   coveringOf,
+  jobCost,
+  preparingOf,
   tipWear,
-  workOf,
+  workWithDays,
   type Consumable,
+  type CoveredPlace,
   type JobCost,
+  type JobHours,
   type Money,
-  type Task,
+  type WorkedSurface,
 } from '@fine-spray/core/quantities';
 import { systemWaiting, type Layer } from '@fine-spray/core/system';
-import type { CompanyBook } from '../book';
-import type { Surface } from '../job';
+import { ratesOf, type CompanyBook } from '../book';
+import type { Job, Surface } from '../job';
 import { paintCost, type Buying } from './buying';
 import type { Kit } from './kit';
-import { coreLayers } from './layers';
+import { coreLayers, layersOf } from './layers';
 
 /** Hours, consumables and cost of a job at the company's rates. */
 export interface JobPlan {
   readonly book: CompanyBook;
-  readonly hours: Readonly<Record<Task, Explained>>;
+  readonly hours: JobHours;
   readonly consumables: Readonly<Record<Consumable, Explained>>;
   readonly cost: JobCost;
   readonly days: number;
@@ -33,10 +37,21 @@ export interface JobPlan {
   readonly waiting: Explained | undefined;
   /** All hours together, s. */
   readonly time: Money;
+  /** What no hours are in it for, in words. */
+  readonly notCounted: readonly string[];
 }
 
-/** Tasks whose length does not hang on the number of days. */
-const BEFORE_DAYS = (Object.keys(TASKS) as Task[]).filter((task) => task !== 'cleaning');
+/** What a plan of a job is worked out from, besides its paint. */
+export interface PlannedWork {
+  readonly surfaces: readonly Surface[];
+  readonly places: readonly CoveredPlace[];
+  readonly job: Pick<Job, 'empty'>;
+  readonly coatings: Kit['coatings'];
+  readonly buyings: readonly Buying[];
+  /** With the trigger open for all coats, s. */
+  readonly trigger: number;
+  readonly book: CompanyBook;
+}
 
 /** The longest waiting among the systems of some surfaces; systems that come again are looked at once. */
 function longestWaiting(surfaces: readonly Surface[], coatings: Kit['coatings']): Explained | undefined {
@@ -51,28 +66,38 @@ function longestWaiting(surfaces: readonly Surface[], coatings: Kit['coatings'])
     .reduce<Explained | undefined>((most, one) => (most && most.value >= one.value ? most : one), undefined);
 }
 
-/** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open, s. */
-export function jobPlan(
-  surfaces: readonly Surface[],
-  coatings: Kit['coatings'],
-  buyings: readonly Buying[],
-  trigger: number,
-  book: CompanyBook,
-): JobPlan {
-  const protection = coveringOf(surfaces);
-  const bases = buyings.map(({ order }) => archetypeOf(order.coating.archetype).base);
-  // A room is moved into once for each coating that is sprayed in it.
+/** A surface as its work goes: with the coats of all its layers that cover it. */
+const workedSurface = (surface: Surface): WorkedSurface => ({
+  ...surface,
+  coats: layersOf(surface).reduce((sum, { role, coats }) => (role === 'spot prime' ? sum : sum + coats), 0),
+});
+
+/** Coats for which the machine is moved into a room: those of each coating, where its surfaces have most. */
+function movesOf(buyings: readonly Buying[], surfaces: readonly Surface[]): number {
   const roomOf = new Map(surfaces.map(({ id, room }) => [id, room]));
-  const moves = new Set(
-    buyings.flatMap(({ order }) => order.surfaces.map(({ id }) => `${order.id} ${roomOf.get(id) ?? ''}`)),
-  );
-  const work = { trigger, protection, moves: moves.size, ...changesOf(bases) };
-  const first = workOf({ ...work, days: 0 }, book.rates);
-  const days = daysOf(
-    BEFORE_DAYS.reduce((sum, task) => sum + first[task].value, 0),
-    book.people,
-  );
-  const hours = workOf({ ...work, days }, book.rates);
+  const coats = new Map<string, number>();
+  for (const { order } of buyings)
+    for (const { id, surface } of order.surfaces) {
+      const key = `${order.id} ${roomOf.get(id) ?? ''}`;
+      coats.set(key, Math.max(coats.get(key) ?? 0, surface.coats));
+    }
+  return [...coats.values()].reduce((sum, one) => sum + one, 0);
+}
+
+/** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open. */
+export function jobPlan({ surfaces, places, job, coatings, buyings, trigger, book }: PlannedWork): JobPlan {
+  const protection = coveringOf(surfaces, places);
+  const bases = buyings.map(({ order }) => archetypeOf(order.coating.archetype).base);
+  const work = {
+    trigger,
+    protection,
+    surfaces: preparingOf(surfaces.map(workedSurface), book.openingsOffLabour),
+    moves: movesOf(buyings, surfaces),
+    ...changesOf(bases),
+    inUse: !job.empty,
+    people: book.people,
+  };
+  const { hours, days } = workWithDays(work, ratesOf(book), book.notCounted);
   const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
   const tips = tipWear(
     buyings.map(({ order, likely }) => ({ name: order.name, likely, life: coatingInputs(order).life })),
@@ -82,6 +107,7 @@ export function jobPlan(
     paint: buyings.map((buying) => ({ name: buying.order.name, cost: paintCost(buying) })),
     consumables,
     hours,
+    paidTime: book.wholeDays ? days * book.people * WORKING_DAY : undefined,
     book,
   });
   const all = Object.values(hours);
@@ -94,5 +120,6 @@ export function jobPlan(
     days,
     waiting: longestWaiting(surfaces, coatings),
     time: { low: sum('low'), likely: sum('value'), high: sum('high') },
+    notCounted: [...book.notCounted.map((task) => TASKS[task].toLowerCase()), ...NEVER_COUNTED],
   };
 }

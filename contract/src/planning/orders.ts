@@ -1,4 +1,9 @@
-import type { CoatingDemand, ContainerOnSale, JobSurface } from '@fine-spray/core/quantities';
+import {
+  sprayingTime,
+  type CoatingDemand,
+  type ContainerOnSale,
+  type JobSurface,
+} from '@fine-spray/core/quantities';
 import { netAreaOf, setupCard, type SetupRequest } from '@fine-spray/core/setup';
 import type { Job, Surface } from '../job';
 import type { Kit } from './kit';
@@ -65,8 +70,17 @@ export function ordersFor(
       orders.set(layer.coatingId, order);
     }
   }
-  return { orders: [...orders.values()], refused };
+  return {
+    orders: [...orders.values()].map((order) => ({ ...order, fills: fillsFor(triggerTimeOf([order])) })),
+    refused,
+  };
 }
+
+/** Spraying of one coating in a day, s, until there is a plan of days: then the line is cleaned, and filled anew. Judgement. */
+const SPRAYED_A_DAY = 4 * 3600;
+
+/** How often hose and pump are filled with a coating that is sprayed so long: once a day of it. */
+const fillsFor = (trigger: number): number => Math.max(1, Math.ceil(sprayingTime(trigger) / SPRAYED_A_DAY));
 
 /** Time with the trigger open for all coats of all surfaces, by their set-up cards, s. */
 export const triggerTimeOf = (orders: readonly CoatingOrder[]): number =>

@@ -103,24 +103,35 @@ describe('what is bought', () => {
       const cost = paintCost(buying);
       expect(cost?.low).toBeLessThanOrEqual(cost?.likely ?? NaN);
       expect(cost?.high).toBeGreaterThanOrEqual(cost?.likely ?? NaN);
-      expect(cost?.likely).toBe(buying.purchase.cost);
+      // What is likely used at its price by the litre, never more than what is paid
+      const { cost: paid = NaN, bought } = buying.purchase;
+      expect(cost?.likely).toBeCloseTo(Math.min(paid ?? NaN, ((paid ?? NaN) / bought) * buying.likely), 9);
       expect(paintCost({ ...buying, purchase: { ...buying.purchase, cost: null } })).toBeNull();
     }
   });
 
   it('makes a plan whose cost is paint, consumables and hours together', () => {
     const book = company.book ?? USUAL_BOOK;
-    const plan = jobPlan(surfaces, kit.coatings, buyings, triggerTimeOf(orders), book);
+    const work = { surfaces, places: [], job, coatings: kit.coatings, buyings, book };
+    const plan = jobPlan({ ...work, trigger: triggerTimeOf(orders) });
     const hours = Object.values(plan.hours).reduce((sum, { value }) => sum + value, 0);
     expect(plan.time.likely).toBeCloseTo(hours, 6);
     expect(plan.cost.labour.likely).toBeCloseTo((hours / 3600) * (book.hour ?? NaN), 6);
-    const paid = buyings.reduce((sum, { purchase }) => sum + (purchase.cost ?? NaN), 0);
+    const paid = buyings.reduce((sum, buying) => sum + (paintCost(buying)?.likely ?? NaN), 0);
     expect(plan.cost.paint.likely).toBeCloseTo(paid, 6);
     expect(plan.days).toBeGreaterThan(0);
     // No surface waits longer than the job, and one waits as long
     const waits = surfaces.map((surface) => systemWaiting(coreLayers(surface, kit.coatings)).value);
     expect(plan.waiting?.value).toBe(Math.max(...waits));
-    expect(jobPlan([], kit.coatings, [], 0, book).waiting).toBeUndefined();
+    expect(jobPlan({ ...work, surfaces: [], buyings: [], trigger: 0 }).waiting).toBeUndefined();
+    // Whole days of the crew are paid as such, and what is switched off is said
+    const days = jobPlan({
+      ...work,
+      trigger: 3600,
+      book: { ...book, wholeDays: true, notCounted: ['breaks'] },
+    });
+    expect(days.cost.labour.likely).toBeCloseTo(days.days * book.people * 7.5 * (book.hour ?? NaN), 6);
+    expect([days.hours.breaks, days.notCounted[0]]).toEqual([undefined, 'breaks']);
   });
 });
 

@@ -11,14 +11,37 @@ import {
   type Consumable,
 } from '.';
 
-const NOTHING = { maskingLine: 0, film: 0, floorCover: 0, fittings: 0, doors: 0, rooms: 0 };
+const NOTHING = {
+  maskingLine: 0,
+  film: 0,
+  floorCover: 0,
+  fittings: 0,
+  doors: 0,
+  rooms: 0,
+  inTheWay: { plate: 0, light: 0, vent: 0, alarm: 0, curtain: 0 },
+  powerOff: 0,
+};
 const protection = { ...NOTHING, maskingLine: 100, floorCover: 20 };
 const life = workingDefault('Life of a tip', 'volume', of(300, 'L'), of(200, 'L'), of(400, 'L'));
 const worn = tipWear([{ name: 'Matt', likely: of(150, 'L'), life }]);
 const consumables = consumablesFor({ protection, paint: of(150, 'L'), coatings: 3, days: 2, tips: worn });
+const NO_WORK = {
+  area: 0,
+  washed: 0,
+  scraped: 0,
+  filled: 0,
+  sanded: 0,
+  caulked: 0,
+  backRolled: 0,
+  between: 0,
+};
 const hours = workOf(
-  { trigger: 1980, protection: NOTHING, moves: 0, flushes: 0, baseChanges: 0, days: 0 },
+  {
+    ...{ trigger: 1980, protection: NOTHING, surfaces: { ...NO_WORK, highShare: 0 } },
+    ...{ moves: 0, flushes: 0, baseChanges: 0, days: 0, inUse: false, people: 2 },
+  },
   USUAL_RATES,
+  ['supervision', 'breaks'],
 );
 const prices = (known: Partial<Record<Consumable, number>>) =>
   Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, known[id] ?? null])) as Record<

@@ -1,7 +1,7 @@
 import type { Explained } from '../explain';
 import { UNITS } from '../units';
 import { CONSUMABLES, CONSUMABLE_IDS, type Consumable } from './consumables';
-import { TASKS, type Task } from './work';
+import { TASK_IDS, type JobHours } from './work';
 
 /** What a company pays: for an hour of one person and for what is used up, per m, m², piece or litre; null: not known. */
 export interface CostBook {
@@ -35,7 +35,9 @@ export interface CostRequest {
   /** Paint of each coating as bought; null where a container has no price. */
   readonly paint: readonly { readonly name: string; readonly cost: Money | null }[];
   readonly consumables: Readonly<Record<Consumable, Explained>>;
-  readonly hours: Readonly<Record<Task, Explained>>;
+  readonly hours: JobHours;
+  /** Hours that are paid whatever is worked, s: whole days of the crew. */
+  readonly paidTime?: number | undefined;
   readonly book: CostBook;
 }
 
@@ -51,11 +53,22 @@ const priced = ({ low, value, high }: Explained, each: number): Money => ({
   high: high * each,
 });
 
+/** What hours cost; whole days of a crew cost what they cost, and more where more is worked. */
+function labourOf(hours: JobHours, each: number, paidTime: number | undefined): Money {
+  const worked = TASK_IDS.flatMap((task) => hours[task] ?? []).reduce(
+    (sum, one) => plus(sum, priced(one, each)),
+    NOTHING,
+  );
+  if (paidTime === undefined) return worked;
+  const paid = paidTime * each;
+  return { low: Math.min(worked.low, paid), likely: paid, high: Math.max(worked.high, paid) };
+}
+
 /**
  * What a job costs at the company's own prices. Ranges are added end to end: paint, hours and consumables of a job are off
  * the same way when its areas are. What has no price is left out and named.
  */
-export function jobCost({ paint, consumables, hours, book }: CostRequest): JobCost {
+export function jobCost({ paint, consumables, hours, paidTime, book }: CostRequest): JobCost {
   const missing: Unpriced[] = [];
   const paintCost = paint.reduce((sum, { name, cost }) => {
     if (!cost) missing.push({ part: 'paint', name });
@@ -69,13 +82,9 @@ export function jobCost({ paint, consumables, hours, book }: CostRequest): JobCo
     }
     return plus(sum, priced(consumables[id], id === 'lubricant' ? each / UNITS.L.factor : each));
   }, NOTHING);
-  const tasks = Object.keys(TASKS) as Task[];
   const { hour } = book;
   if (hour === null) missing.push({ part: 'labour', name: 'Hours' });
-  const labour =
-    hour === null
-      ? NOTHING
-      : tasks.reduce((sum, task) => plus(sum, priced(hours[task], hour / UNITS.h.factor)), NOTHING);
+  const labour = hour === null ? NOTHING : labourOf(hours, hour / UNITS.h.factor, paidTime);
   return {
     paint: paintCost,
     consumables: used,

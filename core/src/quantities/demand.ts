@@ -40,6 +40,7 @@ export const FACTOR_GROUPS = {
   touchUp: { name: 'Kept for touch-up', better: 'Note what is kept back on each job.' },
   life: { name: 'Life of a tip', better: 'Tape the fan of each tip now and then.' },
   wear: { name: 'Tip wear the hand does not make good', better: 'Read the comb more often.' },
+  back: { name: 'Pumped back at a flush', better: 'Measure once what comes back out of the hose.' },
   pump: { name: 'Fill of pump and suction', better: 'Measure once what the pump takes before it sprays.' },
 } as const;
 export type FactorGroup = keyof typeof FACTOR_GROUPS;
@@ -101,7 +102,7 @@ function sharedBy(name: SurfaceFactor, { id, surface }: JobSurface, coatingId: s
 }
 
 /** Numbers of a coating as a whole, besides those of its surfaces. */
-export function coatingInputs({ coating, hoses }: CoatingDemand) {
+export function coatingInputs({ coating, hoses, fills }: CoatingDemand) {
   const { low, high } = TIP_LIFE[archetypeOf(coating.archetype).abrasionClass];
   return {
     ...keptInputs(),
@@ -113,7 +114,7 @@ export function coatingInputs({ coating, hoses }: CoatingDemand) {
       WEAR_LEFT.low,
       WEAR_LEFT.high,
     ),
-    ...fillInputs(hoses),
+    ...fillInputs(hoses, fills),
   };
 }
 

@@ -9,7 +9,7 @@ import {
   type FactorGroup,
   type JobModel,
 } from './demand';
-import { keptOf, wetFilmOf } from './paint';
+import { filledWith, keptOf, wetFilmOf } from './paint';
 import { withWear } from './wear';
 
 /** Uniform numbers as ones of a triangular distribution, in their place (inverse of its cumulative). */
@@ -92,11 +92,11 @@ export function volumesOf({ coatings }: JobModel, draws: Columns): Columns {
   const count = draws[0]?.length ?? 0;
   return coatings.map(({ surfaces, at, fills, hoses }) => {
     const volumes = sprayedAt(surfaces, draws, count);
-    const { life, wear, residue, touchUp, pump } = columnsOf(draws, at);
+    const { life, wear, residue, touchUp, pump, back } = columnsOf(draws, at);
     for (let draw = 0; draw < count; draw += 1) {
       const worn = withWear(volumes[draw] as number, wear[draw] as number, life[draw] as number);
       const kept = keptOf(worn, residue[draw] as number, touchUp[draw] as number);
-      volumes[draw] = kept + fills * (hoses + (pump[draw] as number));
+      volumes[draw] = kept + filledWith(hoses + (pump[draw] as number), fills, back[draw] as number);
     }
     return volumes;
   });

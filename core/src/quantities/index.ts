@@ -54,18 +54,33 @@ export {
 export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
 export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
-export { aboutText, chanceText, containerText, moneyRange, moneyText, sparesText } from './words';
-export { coveringOf, type JobCovering, type CoveredSurface } from './covering';
+export { aboutText, chanceText, containerText, hoursText, moneyRange, moneyText, sparesText } from './words';
 export {
-  RATE_LIMITS,
+  IN_THE_WAY,
+  coveringOf,
+  type CoveredPlace,
+  type CoveredSurface,
+  type InTheWay,
+  type JobCovering,
+} from './covering';
+export { STATES, preparingOf, stateOf, type State, type SurfaceWork, type WorkedSurface } from './preparing';
+export {
+  NEVER_COUNTED,
   TASKS,
+  TASK_IDS,
   TRIGGER_SHARE,
   USUAL_RATES,
+  WORKING_DAY,
   WORK_RATES,
   WORK_RATE_IDS,
   changesOf,
   daysOf,
+  rateLimits,
+  rateShown,
+  sprayingTime,
   workOf,
+  workWithDays,
+  type JobHours,
   type JobWork,
   type Task,
   type WorkRate,

@@ -6,6 +6,8 @@ export const LOSSES = {
   touchUp: { likely: 0.03, low: 0.02, high: 0.05 },
   /** Paint in pump, filter and suction, litres. */
   pumpFillLitres: { likely: 0.6, low: 0.3, high: 1.0 },
+  /** Share of what fills hoses and pump that comes back out when they are flushed. */
+  pumpedBack: { likely: 0.7, low: 0.5, high: 0.9 },
   /** Scatter of a crew's gun speed, relative. */
   gunSpeedScatter: 0.1,
 } as const;

@@ -141,8 +141,22 @@ export function keptInputs() {
   };
 }
 
-/** Paint that fills hoses, pump and suction once. */
-export function fillInputs(hoses: readonly HoseRun[]) {
+/** Share of what fills the hoses that goes back into its container when they are flushed; it says nothing where they are filled once. */
+function pumpedBack(fills: number): Input {
+  const { likely, low, high } = LOSSES.pumpedBack;
+  const range = fills > 1 ? { low, high } : { low: likely, high: likely };
+  return workingDefault('Pumped back at a flush', 'percent', likely, range.low, range.high);
+}
+
+/**
+ * Paint that fills hoses, pump and suction so many times over a job: all of it is bought once; of each later filling what is not pumped
+ * back at the flush.
+ */
+export const filledWith = (fill: number, fills: number, back: number): number =>
+  fills > 0 ? fill * (1 + (fills - 1) * (1 - back)) : 0;
+
+/** Paint that fills hoses, pump and suction once, and what of it comes back. */
+export function fillInputs(hoses: readonly HoseRun[], fills = 1) {
   const { pumpFillLitres: pump } = LOSSES;
   return {
     hoses: given('Inside the hoses', 'volume', hoseVolume(hoses), 'Length and bore of the hoses'),
@@ -153,6 +167,7 @@ export function fillInputs(hoses: readonly HoseRun[]) {
       of(pump.low, 'L'),
       of(pump.high, 'L'),
     ),
+    back: pumpedBack(fills),
   };
 }
 

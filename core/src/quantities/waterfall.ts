@@ -1,6 +1,6 @@
 import { likelyValues } from '../explain';
 import { coatingInputs, type CoatingDemand } from './demand';
-import { sprayedVolume, surfaceInputs, withKept } from './paint';
+import { filledWith, sprayedVolume, surfaceInputs, withKept } from './paint';
 import { withWear } from './wear';
 
 /** Where the paint of a coating goes, from what stays on the surface to what is bought. */
@@ -37,7 +37,7 @@ export function waterfall(demand: CoatingDemand): Waterfall {
   const worn = withWear(sum.sprayed, whole.wear, whole.life);
   const left = withKept(worn, { ...whole, touchUp: 0 });
   const kept = withKept(worn, whole);
-  const total = kept + demand.fills * (whole.hoses + whole.pump);
+  const total = kept + filledWith(whole.hoses + whole.pump, demand.fills, whole.back);
   const levels = [sum.film, sum.textured, sum.laid, sum.sprayed, worn, left, kept, total];
   const steps = (Object.keys(WATERFALL) as WaterfallStep[]).map((step, index) => ({
     step,

@@ -1,4 +1,4 @@
-import { counted, quantity, to, unitOf, type UnitSystem } from '../units';
+import { counted, quantity, showText, to, unitOf, type UnitSystem } from '../units';
 import type { ContainerCount } from './containers';
 import type { Money } from './cost';
 
@@ -15,6 +15,12 @@ export function containerText(containers: readonly ContainerCount[], system: Uni
 /** Tips to have besides the one that is fitted. */
 export const sparesText = (spares: number): string =>
   spares === 0 ? 'A tip lasts for it.' : `Have ${counted(spares, 'tip')} to spare.`;
+
+/** Time of work as people say it: minutes under an hour, half hours above; never nothing for a little. */
+export function hoursText(seconds: number, system: UnitSystem): string {
+  if (seconds >= 3600) return showText(seconds, 'duration', system);
+  return seconds > 0 && seconds < 60 ? 'under 1 min' : showText(seconds, 'trigger', system);
+}
 
 /** A chance as people say it; never certain. */
 export function chanceText(share: number): string {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { usualRoom, surfacesOf, type RoomMeasure } from '../takeoff';
+import { surfacesOf, usualGeometry, usualRoom, type RoomMeasure } from '../takeoff';
 import { workingDefault } from '../explain';
 import { of, quantity } from '../units';
 import {
-  TASKS,
+  TASK_IDS,
   USUAL_RATES,
   boxingPlan,
   changesOf,
@@ -13,6 +13,11 @@ import {
   coveringOf,
   tipWear,
   workOf,
+  workWithDays,
+  type JobHours,
+  type JobWork,
+  type SurfaceWork,
+  type Task,
   type ContainerOffer,
   type JobCovering,
 } from '.';
@@ -115,6 +120,8 @@ describe('boxing of one colour', () => {
   });
 });
 
+const NONE = { plate: 0, light: 0, vent: 0, alarm: 0, curtain: 0 };
+
 describe('what has to be protected', () => {
   const room: RoomMeasure = {
     ...usualRoom(5, 4, 2.5),
@@ -127,7 +134,7 @@ describe('what has to be protected', () => {
   const surfaces = derived.ok ? derived.value.map((one) => ({ ...one, room: 'Hall' })) : [];
 
   it('is worked out from the surfaces of a room', () => {
-    expect(coveringOf(surfaces)).toMatchObject({ fittings: 3, doors: 1, rooms: 1 });
+    expect(coveringOf(surfaces)).toMatchObject({ fittings: 3, doors: 1, rooms: 1, powerOff: 0 });
     const { maskingLine, film, floorCover } = coveringOf(surfaces);
     expect(maskingLine).toBeCloseTo(18 + 2 * 3 + 2 * 4.8, 9);
     expect(film).toBeCloseTo(1.89 + 2 * 1.44, 9);
@@ -143,7 +150,114 @@ describe('what has to be protected', () => {
       fittings: 0,
       doors: 0,
       rooms: 0,
+      inTheWay: NONE,
+      powerOff: 0,
     });
+  });
+
+  const placed = (measure: RoomMeasure, id = 'p') => {
+    const found = surfacesOf(measure);
+    if (!found.ok) throw new Error(found.message);
+    return {
+      places: [{ id, measure }],
+      surfaces: found.value.map((one) => ({ ...one, room: 'Hall', placeId: id })),
+    };
+  };
+
+  it('covers the floor by the plan: an L room and a vault take what they have, no more', () => {
+    // 6 × 5 m less a corner of 2.5 × 2: 25 m², its box is 30
+    const corner: RoomMeasure = {
+      ...usualRoom(),
+      plan: [
+        { x: 0, y: 0 },
+        { x: 6, y: 0 },
+        { x: 6, y: 3 },
+        { x: 3.5, y: 3 },
+        { x: 3.5, y: 5 },
+        { x: 0, y: 5 },
+      ],
+    };
+    const ofCorner = placed(corner);
+    expect(coveringOf(ofCorner.surfaces, ofCorner.places).floorCover).toBeCloseTo(25, 9);
+    expect(coveringOf(ofCorner.surfaces).floorCover).toBeCloseTo(25, 9);
+    // 7 × 5 m under a vault: its ceiling is 43 m² and its floor 35
+    const vault: RoomMeasure = {
+      ...usualRoom(7, 5, 2.4),
+      ceiling: { shape: 'vaulted', ridge: 4.2, rises: 'y' },
+    };
+    const ofVault = placed(vault);
+    expect(coveringOf(ofVault.surfaces, ofVault.places).floorCover).toBeCloseTo(35, 9);
+  });
+
+  it('films no closet that is painted inside, and one door between two rooms once', () => {
+    const closet: RoomMeasure = {
+      ...usualRoom(5, 4, 2.5),
+      features: [
+        { id: 'c', item: 'closet', count: 1, sizes: {} },
+        { id: 'd', item: 'door', count: 1, sizes: { width: 0.9, height: 2.1 } },
+      ],
+    };
+    const next: RoomMeasure = {
+      ...usualRoom(5, 4, 2.5),
+      features: [{ id: 'n', item: 'doorway', count: 1, sizes: { width: 0.9, height: 2.1 } }],
+    };
+    const [one, other] = [placed(closet, 'a'), placed(next, 'b')];
+    const both = coveringOf(
+      [...one.surfaces, ...other.surfaces.map((surface) => ({ ...surface, room: 'Bedroom' }))],
+      [...one.places, ...other.places],
+    );
+    expect(both.film).toBeCloseTo(0.9 * 2.1, 9);
+    expect(both.fittings).toBe(1);
+  });
+
+  it('masks where two finishes meet, and not where one goes on', () => {
+    const trim = { element: 'trim', side: 'inside', room: 'Hall', coatingId: 'enamel' } as const;
+    const wall = { element: 'wall', side: 'inside', room: 'Hall', coatingId: 'matt' } as const;
+    const sheet = (width: number, height: number) =>
+      ({ shape: 'rectangle', width, height, count: 1, openings: [] }) as const;
+    const line = (...of: Parameters<typeof coveringOf>[0]) => coveringOf(of).maskingLine;
+    expect(line({ ...wall, geometry: sheet(5, 2.5) })).toBeCloseTo(5, 9);
+    expect(line({ ...wall, geometry: sheet(5, 2.5) }, { ...trim, geometry: sheet(5, 0.1) })).toBeCloseTo(
+      10,
+      9,
+    );
+    expect(
+      line({ ...wall, geometry: sheet(5, 2.5) }, { ...trim, coatingId: 'matt', geometry: sheet(5, 0.1) }),
+    ).toBeCloseTo(5, 9);
+    const ceiling = { ...wall, element: 'ceiling', coatingId: 'flat', geometry: sheet(5, 4) } as const;
+    expect(line({ ...wall, geometry: sheet(5, 2.5) }, ceiling)).toBeCloseTo(5 + 18, 9);
+  });
+
+  it('covers the ground along fences and stairs', () => {
+    const fence = usualGeometry('closed-fence');
+    const beside = (element: 'lapped-fence' | 'spindles', geometry: typeof fence) =>
+      coveringOf([{ element, side: 'outside', room: '', geometry }]).floorCover;
+    // 10 m with both sides: a strip of one metre on each
+    expect(beside('lapped-fence', fence)).toBeCloseTo(20, 9);
+    const spindles = { ...usualGeometry('spindle'), count: 30 } as typeof fence;
+    expect(beside('spindles', spindles)).toBeCloseTo(3.6, 9);
+  });
+
+  it('counts what is in the way, and the rooms whose power goes off for it', () => {
+    const room: RoomMeasure = {
+      ...usualRoom(),
+      features: [
+        { id: 'p', item: 'plate', count: 6, sizes: {} },
+        { id: 'l', item: 'light', count: 2, sizes: {} },
+      ],
+    };
+    const store: RoomMeasure = {
+      ...usualRoom(),
+      features: [{ id: 'v', item: 'vent', count: 1, sizes: {} }],
+    };
+    const found = coveringOf(
+      [],
+      [
+        { id: 'a', measure: room },
+        { id: 'b', measure: store },
+      ],
+    );
+    expect(found).toMatchObject({ powerOff: 1, inTheWay: { ...NONE, plate: 6, light: 2, vent: 1 } });
   });
 });
 
@@ -154,35 +268,85 @@ const protection: JobCovering = {
   fittings: 10,
   doors: 6,
   rooms: 3,
+  inTheWay: { ...NONE, plate: 10, light: 3 },
+  powerOff: 2,
+};
+/** 100 m² of fair walls inside, 12 m of trim, half of it over 3 m. */
+const onSurfaces: SurfaceWork = {
+  ...{ area: 100, washed: 60, scraped: 0, filled: 100, sanded: 100, caulked: 12, backRolled: 50 },
+  between: 20,
+  highShare: 0.5,
 };
 
 describe('hours', () => {
-  const hours = workOf(
-    { trigger: 3960, protection, moves: 6, flushes: 2, baseChanges: 1, days: 2 },
-    USUAL_RATES,
-  );
-  const inHours = (task: keyof typeof TASKS) => hours[task].value / 3600;
+  const work: JobWork = {
+    ...{ trigger: 3960, protection, surfaces: onSurfaces, moves: 6, flushes: 2, baseChanges: 1, days: 2 },
+    inUse: true,
+    people: 2,
+  };
+  const hours = workOf(work, USUAL_RATES);
+  const inHours = (task: Task, of: JobHours = hours) => (of[task]?.value ?? NaN) / 3600;
 
   it('are what one works out by hand', () => {
-    expect(inHours('spraying')).toBeCloseTo(2, 9);
+    expect(inHours('setUp')).toBeCloseTo((2 * 40) / 60, 9);
+    expect(inHours('furniture')).toBeCloseTo((3 * 20) / 60, 9);
+    // Two rooms with the power off, ten plates, three lights
+    expect(inHours('fittings')).toBeCloseTo((2 * 5 + 10 * 1.5 + 3 * 8) / 60, 9);
     expect(inHours('masking')).toBeCloseTo(2 + 1.5 + 1, 9);
-    expect(inHours('doors')).toBeCloseTo(0.5, 9);
+    expect(inHours('doors')).toBeCloseTo(6 / 2.4, 9);
+    expect(inHours('preparing')).toBeCloseTo(1 + 100 / 60 + 100 / 60, 9);
+    expect(inHours('caulking')).toBeCloseTo(12 / 40, 9);
+    expect(inHours('dusting')).toBeCloseTo(0.5, 9);
+    expect(inHours('spraying')).toBeCloseTo(2, 9);
+    expect(inHours('backRolling')).toBeCloseTo(2, 9);
+    expect(inHours('between')).toBeCloseTo(10 / 60, 9);
     expect(inHours('moving')).toBeCloseTo(1, 9);
     expect(inHours('flushing')).toBeCloseTo((50 + 45) / 60, 9);
+    const high = 4.5 + 1 + 200 / 60 + 0.3 + 0.5 + 2 + 2 + 10 / 60;
+    expect(inHours('height')).toBeCloseTo(high * 0.5 * 0.25, 9);
+    expect(inHours('unmasking')).toBeCloseTo(4.5 * 0.3, 9);
+    expect(inHours('touchUp')).toBeCloseTo(25 / 60, 9);
     expect(inHours('cleaning')).toBeCloseTo(80 / 60, 9);
-    for (const task of Object.keys(TASKS) as (keyof typeof TASKS)[]) {
-      expect(hours[task].low).toBeLessThan(hours[task].value);
-      expect(hours[task].high).toBeGreaterThan(hours[task].value);
+    expect(inHours('travel')).toBeCloseTo((4 * 40) / 60, 9);
+    const site = TASK_IDS.filter((task) => !['supervision', 'breaks', 'travel'].includes(task)).reduce(
+      (sum, task) => sum + inHours(task),
+      0,
+    );
+    expect(inHours('supervision')).toBeCloseTo(site * 0.05, 9);
+    expect(inHours('breaks')).toBeCloseTo(site * 0.1, 9);
+    for (const task of TASK_IDS) {
+      expect(hours[task]?.low).toBeLessThan(hours[task]?.value ?? NaN);
+      expect(hours[task]?.high).toBeGreaterThan(hours[task]?.value ?? NaN);
     }
   });
 
   it('say whose rate they stand on', () => {
-    expect(hours.doors.basis).toBe('default');
-    const own = workOf(
-      { trigger: 0, protection, moves: 0, flushes: 0, baseChanges: 0, days: 0 },
-      { ...USUAL_RATES, doors: 8 },
+    expect(hours.doors?.basis).toBe('default');
+    expect(workOf(work, { ...USUAL_RATES, doors: 8 }).doors).toMatchObject({
+      basis: 'history',
+      value: 0.75 * 3600,
+    });
+  });
+
+  it('leave out what is switched off, and its share of what is a share of it', () => {
+    const without = workOf(work, USUAL_RATES, ['masking', 'breaks']);
+    expect([without.masking, without.breaks]).toEqual([undefined, undefined]);
+    expect(inHours('unmasking', without)).toBe(0);
+    expect(inHours('supervision', without)).toBeCloseTo(
+      inHours('supervision') - 0.05 * (4.5 * 1.3 + 4.5 * 0.5 * 0.25),
+      9,
     );
-    expect(own.doors).toMatchObject({ basis: 'history', value: 0.75 * 3600 });
+    expect(workOf({ ...work, inUse: false }, USUAL_RATES).furniture?.value).toBe(0);
+  });
+
+  it('take more days where what comes again each day makes them so', () => {
+    const { days: _days, ...rest } = work;
+    const { hours: all, days } = workWithDays(rest, USUAL_RATES);
+    const sum = Object.values(all).reduce((total, one) => total + one.value, 0);
+    expect(days).toBe(daysOf(sum, 2));
+    expect(all.cleaning?.value).toBeCloseTo(days * 40 * 60, 6);
+    // Rates that eat the day up come to an end, too
+    expect(workWithDays(rest, { ...USUAL_RATES, setUp: 600, cleanUp: 600 }).days).toBe(1000);
   });
 
   it('make days of a crew', () => {

@@ -1,17 +1,71 @@
-import { explain, given, workingDefault, type Explained } from '../explain';
+import { explain, given, workingDefault, type Explained, type Input } from '../explain';
+import type { DisplayKind } from '../units';
 import type { JobCovering } from './covering';
+import type { SurfaceWork } from './preparing';
 
-/** How fast a crew works, one person each; the company puts its own. Source of the defaults: method.md, "Working rates". */
+/** What kind of number a rate is, with the kind it is shown as, what one stored is in SI, and what it may be. */
+const RATE_KINDS = {
+  /** Stored in m/h. */
+  line: { shown: 'lineRate', si: 1 / 3600, limits: { min: 1, max: 1000 } },
+  /** Stored in m²/h. */
+  area: { shown: 'areaRate', si: 1 / 3600, limits: { min: 1, max: 1000 } },
+  /** Pieces in an hour. */
+  pieces: { shown: 'count', si: 1, limits: { min: 0.1, max: 1000 } },
+  /** Stored in minutes. */
+  each: { shown: 'minutes', si: 60, limits: { min: 0, max: 600 } },
+  /** Stored in min/m². */
+  perArea: { shown: 'perArea', si: 60, limits: { min: 0, max: 60 } },
+  /** Share of other hours. */
+  share: { shown: 'percent', si: 1, limits: { min: 0, max: 2 } },
+} as const satisfies Record<
+  string,
+  { shown: DisplayKind; si: number; limits: { readonly min: number; readonly max: number } }
+>;
+type RateKind = keyof typeof RATE_KINDS;
+
+interface RateData {
+  readonly name: string;
+  readonly kind: RateKind;
+  readonly usual: number;
+}
+const rate = (name: string, kind: RateKind, usual: number): RateData => ({ name, kind, usual });
+
+/**
+ * How fast a crew works, one person each; the company puts its own. Source of the defaults: method.md, "Working rates". Scraping, filling and
+ * sanding are those of a fair surface.
+ */
 export const WORK_RATES = {
-  maskingLine: { name: 'Masking line', unit: 'm/h', usual: 60, per: 'hour' },
-  floorCover: { name: 'Floor cover', unit: 'm²/h', usual: 60, per: 'hour' },
-  fittings: { name: 'Windows and fittings masked', unit: 'in an hour', usual: 10, per: 'hour' },
-  doors: { name: 'Doors racked', unit: 'in an hour', usual: 12, per: 'hour' },
-  move: { name: 'Moving the machine', unit: 'min each', usual: 10, per: 'piece' },
-  flush: { name: 'Flush for a colour', unit: 'min each', usual: 25, per: 'piece' },
-  baseChange: { name: 'Change of base', unit: 'min each', usual: 45, per: 'piece' },
-  cleanUp: { name: 'Clean-up at the end of a day', unit: 'min each', usual: 40, per: 'piece' },
-} as const;
+  setUp: rate('Setting up, each day', 'each', 40),
+  travel: rate('On the road, a person and day', 'each', 40),
+  furniture: rate('Furniture of a room in use', 'each', 20),
+  power: rate('Power of a room off, and checked', 'each', 5),
+  plates: rate('Cover plate off and on', 'each', 1.5),
+  lights: rate('Light fitting lowered and bagged', 'each', 8),
+  vents: rate('Vent or grille', 'each', 4),
+  alarms: rate('Smoke alarm bagged, and uncovered again', 'each', 3),
+  curtains: rate('Curtains, rail and brackets of a window', 'each', 6),
+  maskingLine: rate('Masking line', 'line', 60),
+  floorCover: rate('Floor cover', 'area', 60),
+  fittings: rate('Windows and fittings masked in an hour', 'pieces', 10),
+  doors: rate('Doors off, hardware off, racked and back in an hour', 'pieces', 2.4),
+  washing: rate('Washing', 'area', 60),
+  scraping: rate('Scraping loose paint', 'perArea', 2),
+  filling: rate('Filling', 'perArea', 1),
+  sanding: rate('Sanding', 'perArea', 1),
+  caulking: rate('Caulking', 'line', 40),
+  dusting: rate('Dusting off', 'perArea', 0.3),
+  backRoll: rate('Back-rolling', 'area', 25),
+  between: rate('Sanding between coats', 'perArea', 0.5),
+  move: rate('Moving the machine', 'each', 10),
+  flush: rate('Flush for a colour', 'each', 25),
+  baseChange: rate('Change of base', 'each', 45),
+  unmask: rate('Unmasking, of masking and covering', 'share', 0.3),
+  touchUp: rate('Touching up', 'perArea', 0.25),
+  cleanUp: rate('Clean-up at the end of a day', 'each', 40),
+  height: rate('More for what is over 3 m', 'share', 0.25),
+  supervision: rate('Supervision, of all work on site', 'share', 0.05),
+  breaks: rate('Breaks, of all work on site', 'share', 0.1),
+} as const satisfies Record<string, RateData>;
 export type WorkRate = keyof typeof WORK_RATES;
 export const WORK_RATE_IDS = Object.keys(WORK_RATES) as WorkRate[];
 export type WorkRates = Readonly<Record<WorkRate, number>>;
@@ -20,58 +74,190 @@ export const USUAL_RATES: WorkRates = Object.fromEntries(
   WORK_RATE_IDS.map((id) => [id, WORK_RATES[id].usual]),
 ) as Record<WorkRate, number>;
 
-/** Rates of a person: slower or faster is a slip of the hand. */
-export const RATE_LIMITS = { min: 0.1, max: 1000 } as const;
+/** What a rate may be as it is stored; slower or faster is a slip of the hand. */
+export const rateLimits = (id: WorkRate): { readonly min: number; readonly max: number } =>
+  RATE_KINDS[WORK_RATES[id].kind].limits;
+/** How a rate is shown, and what one as it is stored is in SI. */
+export const rateShown = (id: WorkRate): { readonly kind: DisplayKind; readonly si: number } => {
+  const { shown, si } = RATE_KINDS[WORK_RATES[id].kind];
+  return { kind: shown, si };
+};
 
 /** Share of the spraying time during which the trigger is open. */
 export const TRIGGER_SHARE = workingDefault('Trigger time of spraying time', 'percent', 0.55, 0.45, 0.65);
-/** How far a working rate may be off, relative. */
-const RATE_RANGE = 0.25;
+/** Time somebody sprays for so much with the trigger open, s. */
+export const sprayingTime = (trigger: number): number => trigger / TRIGGER_SHARE.value;
+
+/** How far a working rate may be off, and one of the company's own, relative. */
+const RATE_RANGE = { default: 0.4, own: 0.25 } as const;
 
 /** What there is to do on a job. */
 export interface JobWork {
   /** Trigger open for all coats, s. */
   readonly trigger: number;
   readonly protection: JobCovering;
+  readonly surfaces: SurfaceWork;
   /** Coats a room is moved into for, all rooms together. */
   readonly moves: number;
   readonly flushes: number;
   readonly baseChanges: number;
+  /** Somebody lives or works there: furniture is in the way. */
+  readonly inUse: boolean;
+  readonly people: number;
   readonly days: number;
 }
 
 export const TASKS = {
-  spraying: 'Spraying',
+  setUp: 'Setting up',
+  furniture: 'Furniture',
+  fittings: 'Plates, lights, vents, curtains',
   masking: 'Masking and covering',
-  doors: 'Racking doors',
+  doors: 'Doors off, racked and back',
+  preparing: 'Washing, scraping, filling, sanding',
+  caulking: 'Caulking',
+  dusting: 'Dusting off',
+  spraying: 'Spraying',
+  backRolling: 'Back-rolling',
+  between: 'Sanding between coats',
   moving: 'Moving the machine',
   flushing: 'Flushing',
+  height: 'More for what is high',
+  unmasking: 'Unmasking',
+  touchUp: 'Touching up',
   cleaning: 'Cleaning up',
+  supervision: 'Supervision',
+  breaks: 'Breaks',
+  travel: 'On the road',
 } as const;
 export type Task = keyof typeof TASKS;
+export const TASK_IDS = Object.keys(TASKS) as Task[];
+export type JobHours = Readonly<Partial<Record<Task, Explained>>>;
 
-/** Hours of work of a job by task, s, each with its range. */
-export function workOf(work: JobWork, rates: WorkRates): Readonly<Record<Task, Explained>> {
-  const { protection } = work;
-  const rate = (id: WorkRate) => {
-    const value = rates[id];
-    return {
-      ...workingDefault(
-        WORK_RATES[id].name,
-        'count',
-        value,
-        value * (1 - RATE_RANGE),
-        value * (1 + RATE_RANGE),
-      ),
-      label: `${WORK_RATES[id].name}, ${WORK_RATES[id].unit}`,
-      source: value === WORK_RATES[id].usual ? 'Working rate' : "The company's own rate",
-      basis: value === WORK_RATES[id].usual ? ('default' as const) : ('history' as const),
-    };
-  };
-  const counted = (label: string, value: number) => given(label, 'count', value, 'Take-off of the job');
-  const HOUR = 3600;
-  const MINUTE = 60;
+/** What no hours are counted for, whatever is switched on. */
+export const NEVER_COUNTED = [
+  'scaffold and lifts',
+  'repairs beyond filling',
+  'disposal',
+  'waiting for weather and other trades',
+] as const;
+
+const HOUR = 3600;
+/** Hours that supervision and breaks are shares of: everything on site. */
+const ON_SITE = TASK_IDS.filter((task) => !['supervision', 'breaks', 'travel'].includes(task));
+/** Work that takes longer up high. */
+const UP_HIGH = [
+  'masking',
+  'preparing',
+  'caulking',
+  'dusting',
+  'spraying',
+  'backRolling',
+  'between',
+] as const;
+
+/** A rate as an input: the company's own where it is not the usual one. */
+function rateInput(rates: WorkRates, id: WorkRate): Input {
+  const value = rates[id];
+  const { name, usual } = WORK_RATES[id];
+  const { kind, si } = rateShown(id);
+  const own = value !== usual;
+  const range = own ? RATE_RANGE.own : RATE_RANGE.default;
   return {
+    ...workingDefault(name, kind, value * si, value * si * (1 - range), value * si * (1 + range)),
+    source: own ? "The company's own rate" : 'Working rate',
+    basis: own ? 'history' : 'default',
+  };
+}
+
+/** Hours of some work as an input of what is a share of them. */
+const hoursOf = (label: string, all: readonly Explained[]): Input => {
+  const sum = (part: 'low' | 'value' | 'high') => all.reduce((total, one) => total + one[part], 0);
+  return {
+    label,
+    kind: 'duration',
+    value: sum('value'),
+    low: sum('low'),
+    high: sum('high'),
+    basis: 'default',
+    source: 'Hours of this job',
+  };
+};
+
+/**
+ * Hours of work of a job by task, s, each with its range; a task that is left out is not there, and nothing is a share of it.
+ * @param without tasks that the company does not count
+ */
+export function workOf(work: JobWork, rates: WorkRates, without: readonly Task[] = []): JobHours {
+  const { protection, surfaces } = work;
+  const at = (id: WorkRate) => rateInput(rates, id);
+  const counted = (label: string, value: number) => given(label, 'count', value, 'Take-off of the job');
+  const area = (label: string, value: number) => given(label, 'area', value, 'Take-off of the job');
+  const line = (label: string, value: number) => given(label, 'run', value, 'Take-off of the job');
+  const times = (inputs: Readonly<Record<string, readonly [string, number, WorkRate]>>) =>
+    explain(
+      'hours by time each',
+      'duration',
+      Object.fromEntries(
+        Object.entries(inputs).flatMap(([name, [label, value, id]]) => [
+          [name, counted(label, value)],
+          [`${name} each`, at(id)],
+        ]),
+      ),
+      (v) => Object.keys(inputs).reduce((sum, name) => sum + (v[name] ?? 0) * (v[`${name} each`] ?? 0), 0),
+    );
+  const byArea = (label: string, value: number, id: WorkRate) =>
+    explain('hours by area', 'duration', { area: area(label, value), each: at(id) }, (v) => v.area * v.each);
+  const byRate = (amount: Input, id: WorkRate) =>
+    explain('hours by rate', 'duration', { amount, rate: at(id) }, (v) => v.amount / v.rate);
+  const { fittings } = protection;
+
+  const plain: Record<Exclude<Task, 'height' | 'unmasking' | 'supervision' | 'breaks'>, Explained> = {
+    setUp: times({ days: ['Days', work.days, 'setUp'] }),
+    furniture: times({ rooms: ['Rooms in use', work.inUse ? protection.rooms : 0, 'furniture'] }),
+    fittings: times({
+      rooms: ['Rooms with power off', protection.powerOff, 'power'],
+      plates: ['Cover plates', protection.inTheWay.plate, 'plates'],
+      lights: ['Light fittings', protection.inTheWay.light, 'lights'],
+      vents: ['Vents and grilles', protection.inTheWay.vent, 'vents'],
+      alarms: ['Smoke alarms', protection.inTheWay.alarm, 'alarms'],
+      curtains: ['Windows with curtains', protection.inTheWay.curtain, 'curtains'],
+    }),
+    masking: explain(
+      'hours of masking',
+      'duration',
+      {
+        line: line('Masking line', protection.maskingLine),
+        lineRate: at('maskingLine'),
+        floor: area('Floor cover', protection.floorCover),
+        floorRate: at('floorCover'),
+        fittings: counted('Windows and fittings', fittings),
+        fittingsRate: at('fittings'),
+      },
+      (v) => v.line / v.lineRate + v.floor / v.floorRate + (HOUR * v.fittings) / v.fittingsRate,
+    ),
+    doors: explain(
+      'hours by count',
+      'duration',
+      { doors: counted('Doors', protection.doors), rate: at('doors') },
+      (v) => (HOUR * v.doors) / v.rate,
+    ),
+    preparing: explain(
+      'hours of preparing',
+      'duration',
+      {
+        washed: area('Washed', surfaces.washed),
+        washing: at('washing'),
+        scraped: area('Scraped, as if fair', surfaces.scraped),
+        scraping: at('scraping'),
+        filled: area('Filled, as if fair', surfaces.filled),
+        filling: at('filling'),
+        sanded: area('Sanded, as if fair', surfaces.sanded),
+        sanding: at('sanding'),
+      },
+      (v) => v.washed / v.washing + v.scraped * v.scraping + v.filled * v.filling + v.sanded * v.sanding,
+    ),
+    caulking: byRate(line('Joints of trim', surfaces.caulked), 'caulking'),
+    dusting: byArea('Dusted off', surfaces.area, 'dusting'),
     spraying: explain(
       'hours of spraying',
       'duration',
@@ -81,58 +267,72 @@ export function workOf(work: JobWork, rates: WorkRates): Readonly<Record<Task, E
       },
       (v) => v.trigger / v.share,
     ),
-    masking: explain(
-      'hours of masking',
-      'duration',
-      {
-        line: given('Masking line', 'size', protection.maskingLine, 'Take-off of the job'),
-        lineRate: rate('maskingLine'),
-        floor: given('Floor cover', 'area', protection.floorCover, 'Take-off of the job'),
-        floorRate: rate('floorCover'),
-        fittings: counted('Windows and fittings', protection.fittings),
-        fittingsRate: rate('fittings'),
-      },
-      (v) => HOUR * (v.line / v.lineRate + v.floor / v.floorRate + v.fittings / v.fittingsRate),
-    ),
-    doors: explain(
-      'hours by count',
-      'duration',
-      { doors: counted('Doors', protection.doors), rate: rate('doors') },
-      (v) => (HOUR * v.doors) / v.rate,
-    ),
-    moving: explain(
-      'hours by time each',
-      'duration',
-      { moves: counted('Moves', work.moves), each: rate('move') },
-      (v) => MINUTE * v.moves * v.each,
-    ),
-    flushing: explain(
-      'hours by time each',
-      'duration',
-      {
-        flushes: counted('Colour flushes', work.flushes),
-        flush: rate('flush'),
-        changes: counted('Changes of base', work.baseChanges),
-        change: rate('baseChange'),
-      },
-      (v) => MINUTE * (v.flushes * v.flush + v.changes * v.change),
-    ),
-    cleaning: explain(
-      'hours by time each',
-      'duration',
-      { days: counted('Days', work.days), each: rate('cleanUp') },
-      (v) => MINUTE * v.days * v.each,
-    ),
+    backRolling: byRate(area('Back-rolled in the first coat', surfaces.backRolled), 'backRoll'),
+    between: byArea('Sanded between coats, each time', surfaces.between, 'between'),
+    moving: times({ moves: ['Moves', work.moves, 'move'] }),
+    flushing: times({
+      flushes: ['Colour flushes', work.flushes, 'flush'],
+      changes: ['Changes of base', work.baseChanges, 'baseChange'],
+    }),
+    touchUp: byArea('Finished surfaces', surfaces.area, 'touchUp'),
+    cleaning: times({ days: ['Days', work.days, 'cleanUp'] }),
+    travel: times({ days: ['Days of one person', work.days * work.people, 'travel'] }),
   };
+  const counts = (task: Task) => !without.includes(task);
+  const share = (id: WorkRate, label: string, of: readonly Explained[], part = 1) =>
+    explain(
+      'hours by share',
+      'duration',
+      {
+        hours: hoursOf(label, of),
+        part: given('Share it is for', 'percent', part, 'Take-off of the job'),
+        share: at(id),
+      },
+      (v) => v.hours * v.part * v.share,
+    );
+  const high = UP_HIGH.filter(counts).map((task) => plain[task]);
+  const all: Partial<Record<Task, Explained>> = {
+    ...plain,
+    height: share('height', 'Work on the surfaces', high, surfaces.highShare),
+    unmasking: share('unmask', 'Masking and covering', counts('masking') ? [plain.masking] : []),
+  };
+  const onSite = ON_SITE.filter(counts).flatMap((task) => all[task] ?? []);
+  const supervision = share('supervision', 'Work on site', onSite);
+  const whole = { ...all, supervision, breaks: share('breaks', 'Work on site', onSite) };
+  return Object.fromEntries(
+    TASK_IDS.filter(counts).flatMap((task) => (whole[task] ? [[task, whole[task]]] : [])),
+  );
 }
 
 /** Working hours of a day. */
-const DAY = 7.5 * 3600;
+export const WORKING_DAY = 7.5 * HOUR;
 
 /** Days that so much work takes a crew, at least one where there is any. */
 export function daysOf(seconds: number, people: number): number {
-  return seconds > 0 ? Math.max(1, Math.ceil(seconds / (DAY * people))) : 0;
+  return seconds > 0 ? Math.max(1, Math.ceil(seconds / (WORKING_DAY * people))) : 0;
 }
+
+const total = (hours: JobHours): number => Object.values(hours).reduce((sum, one) => sum + one.value, 0);
+
+/** Hours of a job with the days they take: setting up, cleaning and the road come again each day, and so make more of them. */
+export function workWithDays(
+  work: Omit<JobWork, 'days'>,
+  rates: WorkRates,
+  without: readonly Task[] = [],
+): { readonly hours: JobHours; readonly days: number } {
+  const once = total(workOf({ ...work, days: 0 }, rates, without));
+  let days = daysOf(once, work.people);
+  for (;;) {
+    const hours = workOf({ ...work, days }, rates, without);
+    const needed = daysOf(total(hours), work.people);
+    // What comes again each day is far less than a day of the crew, but where somebody types it so.
+    if (needed <= days || days >= MOST_DAYS) return { hours, days };
+    days = Math.min(needed, MOST_DAYS);
+  }
+}
+
+/** No job of one crew is longer: rates that eat up each day are said as that. */
+const MOST_DAYS = 1000;
 
 /** How often hose and pump change colour and base when coatings are sprayed base by base. */
 export function changesOf(bases: readonly ('water' | 'solvent')[]): { flushes: number; baseChanges: number } {

@@ -9,6 +9,7 @@ export const ITEM_GROUPS = {
   fitted: 'Closets, shelves, cabinets',
   eaves: 'Eaves and gutters',
   fences: 'Fences',
+  inTheWay: 'In the way, not painted',
 } as const;
 export type ItemGroup = keyof typeof ITEM_GROUPS;
 
@@ -63,6 +64,9 @@ const INSIDE = ['room', 'loose'] as const;
 const OUTSIDE = ['elevation', 'loose'] as const;
 const ANYWHERE = PLACE_KINDS;
 
+/** Thickness of a board, m. */
+const BOARD = 0.025;
+
 /** Thickness of a door leaf, m: its edges are painted with the faces. */
 export const LEAF = 0.044;
 
@@ -86,6 +90,16 @@ const bar = (element: Element) => (sizes: Complete) => [
   part(element, 'all round', sizes.length, sizes.height),
 ];
 const strip = (element: Element) => (sizes: Complete) => [part(element, 'face', sizes.length, sizes.height)];
+
+/** What is taken off, bagged or masked round, and not painted. */
+const inTheWay = (name: string, many: string) => ({
+  name,
+  many,
+  group: 'inTheWay' as const,
+  where: ['room', 'elevation'] as const,
+  sizes: {},
+  parts: (): readonly ItemPart[] => [],
+});
 
 /** The picture list. Sizes are usual ones and starting points only: the company changes them to its own. */
 export const ITEMS = {
@@ -144,6 +158,14 @@ export const ITEMS = {
     oneFaceOrBoth: true,
     parts: leaf,
   },
+  reveal: {
+    name: 'Reveal of an opening',
+    many: 'Reveals of openings',
+    group: 'openings',
+    where: ['room', 'elevation'],
+    sizes: { width: 1.2, height: 1.2, depth: 0.2 },
+    parts: ({ width, height, depth }) => [part('wall', 'sides and head', width + 2 * height, depth)],
+  },
   baseboard: {
     name: 'Baseboard',
     many: 'Baseboards',
@@ -194,6 +216,15 @@ export const ITEMS = {
     where: ANYWHERE,
     sizes: { height: 1.1, width: 0.09 },
     parts: ({ height, width }) => [part('spindles', 'four sides', 4 * width, height)],
+  },
+  'newel-top': {
+    name: 'Newel top',
+    many: 'Newel tops',
+    group: 'stairs',
+    where: ANYWHERE,
+    sizes: { width: 0.11 },
+    // Its top and four edges as thick as a board
+    parts: ({ width }) => [part('spindles', 'top and edges', width, width + 4 * BOARD)],
   },
   handrail: {
     name: 'Handrail',
@@ -248,6 +279,14 @@ export const ITEMS = {
     sizes: { length: 0.9, depth: 0.3 },
     oneFaceOrBoth: true,
     parts: ({ length, depth }, faces) => [face('cabinet', length, depth, faces)],
+  },
+  'shelf-edge': {
+    name: 'Front edge of a shelf',
+    many: 'Front edges of shelves',
+    group: 'fitted',
+    where: INSIDE,
+    sizes: { length: 0.9, height: 0.02 },
+    parts: strip('cabinet'),
   },
   cabinet: {
     name: 'Cabinet, front and sides',
@@ -333,6 +372,11 @@ export const ITEMS = {
     sizes: { width: 0.09, height: 1.2, depth: 0.02 },
     parts: ({ width, height, depth }) => [part('open-fence', 'all round', 2 * (width + depth), height)],
   },
+  plate: inTheWay('Cover plate', 'Cover plates'),
+  light: inTheWay('Light fitting', 'Light fittings'),
+  vent: inTheWay('Vent or grille', 'Vents and grilles'),
+  alarm: inTheWay('Smoke alarm', 'Smoke alarms'),
+  curtain: inTheWay('Window with curtains', 'Windows with curtains'),
   'fence-rail': {
     name: 'Rail of an open fence',
     many: 'Rails of an open fence',

@@ -280,7 +280,9 @@ describe('what is counted in a place', () => {
       expect(result.ok && result.value.net).toBeGreaterThan(0);
     }
     const names = SIZE_NAMES.filter((name) => name in item.sizes);
-    expect(names.length).toBeGreaterThan(0);
+    // What is only in the way has no size, and nothing of it is painted.
+    expect(names.length > 0).toBe(item.group !== 'inTheWay');
+    expect(derived(place).length > 0).toBe(kind === 'room' || kind === 'elevation' || names.length > 0);
     expect(new Set(names.map((name) => sizeLabel(id, name))).size).toBe(names.length);
     expect(featureName({ item: id, count: 1 })).toBe(ITEMS[id].name);
     expect(featureName({ item: id, count: 3 })).toMatch(/^3 [a-z]/);

@@ -49,6 +49,11 @@ export const DISPLAY = {
   duration: { metric: fixed('h', 0.5), us: fixed('h', 0.5) },
   trigger: { metric: fixed('min', 1), us: fixed('min', 1) },
   speed: { metric: fixed('m/s', 0.05), us: fixed('ft/s', 0.1) },
+  /** How fast somebody works along a line, and over an area; how long for an area. */
+  lineRate: { metric: fixed('m/h', 1), us: fixed('ft/h', 5) },
+  areaRate: { metric: fixed('m²/h', 1), us: fixed('ft²/h', 10) },
+  perArea: { metric: fixed('min/m²', 0.05), us: fixed('min/100 ft²', 0.5) },
+  minutes: { metric: fixed('min', 0.5), us: fixed('min', 0.5) },
   spreading: { metric: fixed('m²/L', 0.1), us: fixed('ft²/gal', 5) },
   viscosity: { metric: fixed('Pa·s', 0.01), us: fixed('Pa·s', 0.01) },
   slope: { metric: fixed('', 0.1), us: fixed('', 0.1) },

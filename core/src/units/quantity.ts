@@ -16,6 +16,8 @@ export type Dimension =
   | 'density'
   | 'time'
   | 'speed'
+  | 'areaRate'
+  | 'timePerArea'
   | 'spreading'
   | 'temperature'
   | 'temperatureDifference'

@@ -1,4 +1,4 @@
-import { TASKS, containerText, type Task } from '@fine-spray/core/quantities';
+import { TASKS, TASK_IDS, containerText, hoursText } from '@fine-spray/core/quantities';
 import { SURFACE_KINDS, areaLines, measure } from '@fine-spray/core/takeoff';
 import { showText, type UnitSystem } from '@fine-spray/core/units';
 import type { Surface } from '@fine-spray/contract';
@@ -40,7 +40,7 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
     const area = measure(geometry);
     return area.ok ? sum + area.value.net : sum;
   }, 0);
-  const hours = (seconds: number) => showText(seconds, 'duration', units);
+  const hours = (seconds: number) => hoursText(seconds, units);
   paper.heading('In short');
   paper.grid(
     [
@@ -82,11 +82,11 @@ function writeQuantities(paper: Paper, { surfaces, buyings, plan, options: { uni
       { title: 'From', share: 1.5, align: 'right' },
       { title: 'To', share: 1.5, align: 'right' },
     ],
-    (Object.keys(TASKS) as Task[])
-      .map((task) => ({ name: TASKS[task], ...plan.hours[task] }))
+    TASK_IDS.flatMap((task) => (plan.hours[task] ? [{ name: TASKS[task], ...plan.hours[task] }] : []))
       .filter(({ value }) => value > 0)
       .map(({ name, value, low, high }) => [name, hours(value), hours(low), hours(high)]),
   );
+  paper.text(`Not counted: ${plan.notCounted.join(', ')}.`, { small: true });
 }
 
 function writeSetUp(paper: Paper, { code, lines, cells, wear, layers }: PrintedSetUp, units: UnitSystem) {

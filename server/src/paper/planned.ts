@@ -1,4 +1,11 @@
-import { USUAL_BOOK, type Company, type Job, type PaperOptions, type Surface } from '@fine-spray/contract';
+import {
+  USUAL_BOOK,
+  type Company,
+  type Job,
+  type PaperOptions,
+  type Place,
+  type Surface,
+} from '@fine-spray/contract';
 import {
   PURCHASE_DRAWS,
   buyingsFor,
@@ -22,6 +29,7 @@ export interface PaperRows {
   readonly money: boolean;
   readonly job: Job;
   readonly surfaces: readonly Surface[];
+  readonly places: readonly Place[];
   readonly kit: Kit;
 }
 
@@ -54,7 +62,7 @@ export interface PlannedJob extends PaperRows {
 
 /** Works a job out for its sheets. Surfaces that are refused are named with the reason; nothing is left out in silence. */
 export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
-  const { company, job, surfaces, kit } = rows;
+  const { company, job, surfaces, places, kit } = rows;
   const layers: PlannedLayer[] = [];
   const unplanned: Unplanned[] = [];
   for (const surface of surfaces) {
@@ -76,7 +84,11 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
   const buyings = drawn?.ok ? buyingsFor(orders, drawn.value, options.risk, options.aim) : [];
   const plan =
     buyings.length > 0
-      ? jobPlan(surfaces, kit.coatings, buyings, triggerTimeOf(orders), company.book ?? USUAL_BOOK)
+      ? jobPlan({
+          ...{ surfaces, places, job, coatings: kit.coatings, buyings },
+          trigger: triggerTimeOf(orders),
+          book: company.book ?? USUAL_BOOK,
+        })
       : undefined;
   return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan };
 }

@@ -61,11 +61,12 @@ export async function paperRows(
       tips: await all('tips'),
     };
     const surfaces = await all('surfaces', { jobId });
+    const places = await all('places', { jobId });
     // As the screens have it: the weather and the paint as they were written down last.
     const now = { ...kit, ...siteNow(await all('entries', { jobId }), Date.now()) };
-    if (!withHistory) return { company, money, job, surfaces, kit: now };
+    if (!withHistory) return { company, money, job, surfaces, places, kit: now };
     const history = planHistory(await recordOfAll(trx, company.id));
-    return { company, money, job, surfaces, kit: { ...now, history } };
+    return { company, money, job, surfaces, places, kit: { ...now, history } };
   });
 }
 

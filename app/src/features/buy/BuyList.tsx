@@ -1,4 +1,4 @@
-import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
+import { USUAL_BOOK, type Job, type Place, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
 import {
   buyingsFor,
@@ -192,11 +192,14 @@ export function BuyList({
   orders,
   surfaces,
   coatings,
+  places,
   startWorker,
 }: {
-  job: Pick<Job, 'id' | 'name'>;
+  job: Pick<Job, 'id' | 'name' | 'empty'>;
   orders: readonly CoatingOrder[];
   surfaces: readonly Surface[];
+  /** Nothing until they are there: the plan waits for them. */
+  places: readonly Place[] | undefined;
   coatings: Kit['coatings'];
   startWorker?: StartWorker | undefined;
 }) {
@@ -212,10 +215,13 @@ export function BuyList({
   const trigger = state.kind === 'done' ? triggerTimeOf(state.orders) : undefined;
   const plan = useMemo(
     () =>
-      trigger === undefined
+      trigger === undefined || !places
         ? undefined
-        : jobPlan(surfaces, coatings, lines, trigger, company?.book ?? USUAL_BOOK),
-    [surfaces, coatings, lines, trigger, company],
+        : jobPlan({
+            ...{ surfaces, places, job, coatings, buyings: lines, trigger },
+            book: company?.book ?? USUAL_BOOK,
+          }),
+    [surfaces, places, job, coatings, lines, trigger, company],
   );
   const open = lines.find(({ order }) => order.id === openId);
   return (

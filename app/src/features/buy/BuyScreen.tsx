@@ -1,4 +1,5 @@
 import { counted } from '@fine-spray/core';
+import { usePlaces } from '@/data/resources';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
@@ -24,6 +25,7 @@ export function BuyScreen({ jobId }: { jobId: string }) {
 
 function Buying({ job, surfaces, kit }: LoadedJob) {
   const { orders: found, failed } = useOrders({ surfaces, job, kit });
+  const { data: places } = usePlaces(job.id);
   const { orders = [], refused = 0 } = found ?? {};
   return (
     <Screen title={TITLE} above={job.name} backTo={`/jobs/${job.id}`}>
@@ -37,7 +39,7 @@ function Buying({ job, surfaces, kit }: LoadedJob) {
       ) : null}
       {!found && !failed ? <Skeleton rows={4} height={190} /> : null}
       {orders.length > 0 ? (
-        <BuyList job={job} orders={orders} surfaces={surfaces} coatings={kit.coatings} />
+        <BuyList job={job} orders={orders} surfaces={surfaces} places={places} coatings={kit.coatings} />
       ) : null}
       {found && orders.length === 0 ? (
         <EmptyState

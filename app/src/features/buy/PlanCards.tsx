@@ -3,11 +3,12 @@ import {
   CONSUMABLES,
   CONSUMABLE_IDS,
   TASKS,
+  TASK_IDS,
   aboutText,
   counted,
+  hoursText,
   moneyRange,
   showText,
-  type Task,
 } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
@@ -54,8 +55,8 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
   const { system } = useUnits();
   const router = useRouter();
   const why = useWhy();
-  const { book, hours, consumables, cost, days, time, waiting } = plan;
-  const hoursText = (seconds: number) => showText(seconds, 'duration', system);
+  const { book, hours, consumables, cost, days, time, waiting, notCounted } = plan;
+  const hoursOf = (seconds: number) => hoursText(seconds, system);
   const money = (amount: number) => aboutText(amount, book.currency);
   return (
     <>
@@ -83,28 +84,26 @@ export function PlanCards({ plan }: { plan: JobPlan }) {
         </Card>
         <Card title="How long it takes">
           <Words size={44} weight="bold" testID="hours-total">
-            {hoursText(time.likely)}
+            {hoursOf(time.likely)}
           </Words>
           <Words colour="ink2">
-            {`of work (${hoursText(time.low)} to ${hoursText(time.high)}): ${counted(days, 'day')} with ${counted(book.people, 'person', 'people')}. Drying between coats comes on top; rooms dry side by side, so the longest counts.`}
+            {`of work (${hoursOf(time.low)} to ${hoursOf(time.high)}): ${counted(days, 'day')} with ${counted(book.people, 'person', 'people')}. Drying between coats comes on top; rooms dry side by side, so the longest counts.`}
           </Words>
-          {(Object.keys(TASKS) as Task[])
-            .filter((task) => hours[task].value > 0)
-            .map((task) => (
-              <Row
-                key={task}
-                name={TASKS[task]}
-                text={hoursText(hours[task].value)}
-                onOpen={() => why.ask(hours[task])}
-              />
-            ))}
+          {TASK_IDS.flatMap((task) => {
+            const one = hours[task];
+            if (!one || one.value <= 0) return [];
+            return [
+              <Row key={task} name={TASKS[task]} text={hoursOf(one.value)} onOpen={() => why.ask(one)} />,
+            ];
+          })}
           {waiting && waiting.value > 0 ? (
             <Row
               name="Waiting between coats, 23 °C"
-              text={hoursText(waiting.value)}
+              text={hoursOf(waiting.value)}
               onOpen={() => why.ask(waiting)}
             />
           ) : null}
+          <Words size={14} testID="not-counted">{`Not counted: ${notCounted.join(', ')}.`}</Words>
         </Card>
         <Card title="Sundries">
           {CONSUMABLE_IDS.filter((id) => consumables[id].value > 0).map((id) => (

@@ -30,7 +30,8 @@ function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin
   const held = heldWorkers(draw);
   renderPart(
     <BuyList
-      job={{ id: 'j', name: 'Tern Boathouse' }}
+      job={{ id: 'j', name: 'Tern Boathouse', empty: false }}
+      places={[]}
       surfaces={[]}
       coatings={[]}
       orders={orders}
@@ -112,7 +113,8 @@ describe('the buy list', () => {
         <>
           <Button label="One goes" onPress={() => setOrders(two.slice(1))} />
           <BuyList
-            job={{ id: 'j', name: 'Tern Boathouse' }}
+            job={{ id: 'j', name: 'Tern Boathouse', empty: false }}
+            places={[]}
             surfaces={[]}
             coatings={[]}
             orders={orders}

@@ -6,7 +6,7 @@ import {
   type PaintDistribution,
 } from '@fine-spray/core';
 import { wallRequest } from '@fine-spray/core/testing';
-import { USUAL_BOOK } from '@fine-spray/contract';
+
 import type { CoatingOrder } from '@fine-spray/contract/planning';
 import { comparisonOf } from './compare';
 
@@ -35,7 +35,7 @@ const layers = (coats: number) => [
 ];
 const compare = (coats: number, price: number | null = 40, hour: number | null = 50) => {
   const one = order(coats, price);
-  return comparisonOf([one], drawn(one), 1980, layers(coats), { hour, rates: USUAL_BOOK.rates });
+  return comparisonOf([one], drawn(one), 1980, layers(coats), { hour });
 };
 
 describe('two ways side by side', () => {
@@ -59,7 +59,6 @@ describe('two ways side by side', () => {
     const one = order(1, 40);
     const early = comparisonOf([one], drawn(one), undefined, layers(1), {
       hour: 50,
-      rates: USUAL_BOOK.rates,
     });
     expect([early.spraying, early.labour]).toEqual([null, null]);
   });

@@ -5,7 +5,7 @@ import {
   quantileOf,
   systemFilm,
   systemWaiting,
-  workOf,
+  sprayingTime,
   type Layer,
   type PaintDistribution,
 } from '@fine-spray/core';
@@ -25,15 +25,13 @@ export interface Comparison {
   readonly dryFilm: number;
 }
 
-const NO_PROTECTION = { maskingLine: 0, film: 0, floorCover: 0, fittings: 0, doors: 0, rooms: 0 };
-
 /** Puts a way of coating into the numbers it is compared by. */
 export function comparisonOf(
   orders: readonly CoatingOrder[],
   distributions: readonly PaintDistribution[],
   trigger: number | undefined,
   layers: readonly Layer[],
-  book: Pick<CompanyBook, 'hour' | 'rates'>,
+  book: Pick<CompanyBook, 'hour'>,
 ): Comparison {
   let [likely, sure] = [0, 0];
   let paintCost: number | null = 0;
@@ -43,14 +41,7 @@ export function comparisonOf(
     sure += quantileOf(distribution.sorted, 0.95);
     paintCost = paintCost === null || cost === null ? null : paintCost + cost;
   }
-  const work =
-    trigger === undefined
-      ? undefined
-      : workOf(
-          { trigger, protection: NO_PROTECTION, moves: 0, flushes: 0, baseChanges: 0, days: 0 },
-          book.rates,
-        );
-  const spraying = work ? work.spraying.value : null;
+  const spraying = trigger === undefined ? null : sprayingTime(trigger);
   return {
     likely,
     sure,

@@ -32,6 +32,7 @@ const surface = (id: string, coatingId: string, coats = 2): Surface => ({
   side: 'inside',
   kind: 'smooth-board',
   condition: 'sealed',
+  state: null,
   wind: 'calm',
   geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
   coatingId,

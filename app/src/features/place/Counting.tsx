@@ -164,12 +164,14 @@ function FeatureRow({
           ) : null}
         </View>
       ) : null}
-      <Button
-        label={open ? 'Sizes done' : `Sizes: ${sizesText(names.map((size) => sizes[size] ?? 0))}`}
-        kind="quiet"
-        className="self-start"
-        onPress={() => setOpen(!open)}
-      />
+      {names.length === 0 ? null : (
+        <Button
+          label={open ? 'Sizes done' : `Sizes: ${sizesText(names.map((size) => sizes[size] ?? 0))}`}
+          kind="quiet"
+          className="self-start"
+          onPress={() => setOpen(!open)}
+        />
+      )}
     </View>
   );
 }

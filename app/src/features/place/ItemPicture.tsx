@@ -31,6 +31,14 @@ const PICTURES: Readonly<Record<ItemId, { readonly heavy: string; readonly light
   downpipe: { heavy: 'M13 7h6v21h-6zM12 12h8M12 22h8', light: 'M4 4h24v3H4z' },
   'closed-fence': { heavy: 'M4 8h6v20H4zM10 8h6v20h-6zM16 8h6v20h-6zM22 8h6v20h-6z' },
   picket: { heavy: 'M12 28V9l4-5 4 5v19z', light: 'M3 14h26M3 23h26' },
+  reveal: { heavy: 'M6 6h20v4H10v18H6z', light: 'M10 10h16v18H10z' },
+  'newel-top': { heavy: 'M8 8h16v4H8zM10 12h12v3H10z', light: 'M11 15h10v13H11z' },
+  'shelf-edge': { heavy: 'M4 16h24v3H4z', light: 'M4 16l4-6h16l4 6' },
+  plate: { heavy: 'M9 6h14v20H9zM16 11v10' },
+  light: { heavy: 'M8 18h16l-3 6H11z', light: 'M16 4v14' },
+  vent: { heavy: 'M6 8h20v16H6zM9 12h14M9 16h14M9 20h14' },
+  alarm: { heavy: 'M7 14h18v6H7zM12 20v3h8v-3', light: 'M3 10h26' },
+  curtain: { heavy: 'M6 7h7v21H6zM19 7h7v21h-7z', light: 'M3 5h26' },
   'fence-rail': { heavy: 'M3 11h26v3H3zM3 20h26v3H3z', light: 'M8 28V6M24 28V6' },
 };
 

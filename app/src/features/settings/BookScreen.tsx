@@ -1,17 +1,41 @@
-import { PRICE_LIMITS, USUAL_BOOK, companyBook, type Company, type CompanyBook } from '@fine-spray/contract';
-import { CONSUMABLES, CONSUMABLE_IDS, RATE_LIMITS, WORK_RATES, WORK_RATE_IDS } from '@fine-spray/core';
+import {
+  PRICE_LIMITS,
+  USUAL_BOOK,
+  companyBook,
+  ratesOf,
+  type Company,
+  type CompanyBook,
+} from '@fine-spray/contract';
+import {
+  CONSUMABLES,
+  CONSUMABLE_IDS,
+  TASKS,
+  TASK_IDS,
+  WORK_RATES,
+  of,
+  rateLimits,
+  rateShown,
+  showText,
+  type Consumable,
+  type Task,
+  type UnitSystem,
+  type WorkRate,
+} from '@fine-spray/core';
 import { useCallback } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine, sentences, useDraft } from '@/data/draft';
 import { useCompany, usePutCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
-import { QuantityField, TextField } from '@/ui/field';
+import { Labelled, QuantityField, TextField } from '@/ui/field';
 import { PriceField } from '@/ui/priceField';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
+import { Segmented } from '@/ui/segmented';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
+import { TickBox } from '@/ui/tickBox';
+import { useUnits } from '@/ui/units';
 
 const TITLE = 'Rates and prices';
 
@@ -45,6 +69,7 @@ function read(current: unknown) {
 }
 
 function Book({ company }: { company: Company }) {
+  const { system } = useUnits();
   const put = usePutCompany();
   const save = useCallback(
     async (book: CompanyBook, version: number) => (await put({ name: company.name, book, version })).version,
@@ -97,27 +122,56 @@ function Book({ company }: { company: Company }) {
       <Words size={18} weight="bold" heading={2}>
         How fast you work
       </Words>
-      {WORK_RATE_IDS.map((id) => (
-        <View key={id}>
-          <QuantityField
-            label={`${WORK_RATES[id].name}, ${WORK_RATES[id].unit}`}
-            kind="count"
-            value={draft.rates[id]}
-            bounds={RATE_LIMITS}
-            error={errors[`rates.${id}`]}
-            onChange={(rate) => change({ rates: { ...draft.rates, [id]: rate } }, `rate ${id}`)}
-            onInvalid={(message) => onInvalid(id, message)}
-          />
-          {draft.rates[id] === WORK_RATES[id].usual ? null : (
-            <Button
-              label={`Back to the usual ${WORK_RATES[id].usual}`}
-              kind="quiet"
-              className="self-start"
-              onPress={() => change({ rates: { ...draft.rates, [id]: WORK_RATES[id].usual } }, `usual ${id}`)}
+      <Words colour="ink2">
+        Of one person. Scraping, filling and sanding are for a fair surface; good and poor ones follow.
+      </Words>
+      {RATE_GROUPS.map(({ title, ids }) => (
+        <View key={title} className="gap-2">
+          <Words weight="semi">{title}</Words>
+          {ids.map((id) => (
+            <Rate
+              key={id}
+              id={id}
+              value={ratesOf(draft)[id]}
+              error={errors[`rates.${id}`]}
+              onChange={(rate) => change({ rates: withRate(draft.rates, id, rate) }, `rate ${id}`)}
+              onInvalid={(message) => onInvalid(id, message)}
             />
-          )}
+          ))}
         </View>
       ))}
+      <Words size={18} weight="bold" heading={2}>
+        What is counted
+      </Words>
+      <Words colour="ink2">What is switched off takes no hours in any job, and every job says so.</Words>
+      {TASK_IDS.map((task) => (
+        <Pressable
+          key={task}
+          role="checkbox"
+          aria-checked={!draft.notCounted.includes(task)}
+          className="min-h-[48px] flex-row items-center gap-3"
+          onPress={() => change({ notCounted: toggled(draft.notCounted, task) }, `counted ${task}`)}
+        >
+          <TickBox on={!draft.notCounted.includes(task)} />
+          <Words>{TASKS[task]}</Words>
+        </Pressable>
+      ))}
+      <Labelled label="Openings in the area for labour">
+        <Segmented
+          label="Openings in the area for labour"
+          value={draft.openingsOffLabour ? 'off' : 'in'}
+          options={OPENINGS}
+          onChange={(openings) => change({ openingsOffLabour: openings === 'off' })}
+        />
+      </Labelled>
+      <Labelled label="Hours are paid">
+        <Segmented
+          label="Hours are paid"
+          value={draft.wholeDays ? 'days' : 'hours'}
+          options={PAID}
+          onChange={(paid) => change({ wholeDays: paid === 'days' })}
+        />
+      </Labelled>
       <Words size={18} weight="bold" heading={2}>
         What things cost
       </Words>
@@ -125,8 +179,9 @@ function Book({ company }: { company: Company }) {
         <PriceField
           key={id}
           label={CONSUMABLES[id].name}
-          unit={`${draft.currency} ${PER[id]}`}
+          unit={`${draft.currency} ${per(id, system).words}`}
           value={draft.prices[id]}
+          per={per(id, system).share}
           limits={PRICE_LIMITS}
           onChange={(price) => change({ prices: { ...draft.prices, [id]: price } }, `price ${id}`)}
         />
@@ -136,14 +191,100 @@ function Book({ company }: { company: Company }) {
   );
 }
 
-/** What a price is for. */
+const OPENINGS = [
+  { value: 'in', label: 'Left in' },
+  { value: 'off', label: 'Taken off' },
+] as const;
+const PAID = [
+  { value: 'hours', label: 'As worked' },
+  { value: 'days', label: 'Whole crew-days' },
+] as const;
+
+/** Rates as people look for them. */
+const RATE_GROUPS: readonly { readonly title: string; readonly ids: readonly WorkRate[] }[] = [
+  { title: 'Each day', ids: ['setUp', 'cleanUp', 'travel', 'supervision', 'breaks'] },
+  {
+    title: 'Protecting',
+    ids: [
+      ...(['furniture', 'power', 'plates', 'lights', 'vents', 'alarms', 'curtains'] as const),
+      ...(['maskingLine', 'floorCover', 'fittings', 'unmask'] as const),
+    ],
+  },
+  { title: 'Preparing', ids: ['washing', 'scraping', 'filling', 'sanding', 'caulking', 'dusting'] },
+  { title: 'Doors', ids: ['doors'] },
+  { title: 'Machine', ids: ['move', 'flush', 'baseChange'] },
+  { title: 'With the coats and after', ids: ['backRoll', 'between', 'touchUp', 'height'] },
+];
+
+/** Rates with one of them the company's own; one that is the usual again is not kept. */
+function withRate(rates: CompanyBook['rates'], id: WorkRate, value: number): CompanyBook['rates'] {
+  const { [id]: _before, ...others } = rates;
+  return value === WORK_RATES[id].usual ? others : { ...others, [id]: value };
+}
+
+const toggled = (tasks: readonly Task[], task: Task): Task[] =>
+  tasks.includes(task) ? tasks.filter((one) => one !== task) : [...tasks, task];
+
+/** One rate in the units of the device, and the way back to the usual one. */
+function Rate({
+  id,
+  value,
+  error,
+  onChange,
+  onInvalid,
+}: {
+  id: WorkRate;
+  value: number;
+  error: string | undefined;
+  onChange: (rate: number) => void;
+  onInvalid: (message: string | undefined) => void;
+}) {
+  const { system } = useUnits();
+  const { kind, si } = rateShown(id);
+  const { min, max } = rateLimits(id);
+  const { name, usual } = WORK_RATES[id];
+  return (
+    <View>
+      <QuantityField
+        label={name}
+        kind={kind}
+        value={value * si}
+        bounds={{ min: min * si, max: max * si }}
+        error={error}
+        // Typed in its unit, stored in the metric one: without the dust of the way there.
+        onChange={(rate) => onChange(Number((rate / si).toPrecision(9)))}
+        onInvalid={onInvalid}
+      />
+      {value === usual ? null : (
+        <Button
+          label={`Back to the usual ${showText(usual * si, kind, system)}`}
+          kind="quiet"
+          className="self-start"
+          onPress={() => onChange(usual)}
+        />
+      )}
+    </View>
+  );
+}
+
+/** What a price is stored for, and what it is shown for by the units of the device. */
+const SOLD_BY = {
+  tape: 'length',
+  film: 'area',
+  paper: 'length',
+  cover: 'area',
+  strainer: 'piece',
+  filter: 'piece',
+  lubricant: 'volume',
+  tip: 'piece',
+} as const satisfies Record<Consumable, string>;
 const PER = {
-  tape: 'a metre',
-  film: 'a m²',
-  paper: 'a metre',
-  cover: 'a m²',
-  strainer: 'each',
-  filter: 'each',
-  lubricant: 'a litre',
-  tip: 'each',
+  length: { metric: { words: 'a metre', share: 1 }, us: { words: 'a foot', share: of(1, 'ft') } },
+  area: { metric: { words: 'a m²', share: 1 }, us: { words: 'a ft²', share: of(1, 'ft²') } },
+  volume: {
+    metric: { words: 'a litre', share: 1 },
+    us: { words: 'a quart', share: of(0.25, 'gal') / of(1, 'L') },
+  },
+  piece: { metric: { words: 'each', share: 1 }, us: { words: 'each', share: 1 } },
 } as const;
+const per = (id: Consumable, system: UnitSystem) => PER[SOLD_BY[id]][system];

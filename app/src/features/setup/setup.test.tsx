@@ -28,6 +28,7 @@ const wall: SetupSurface = {
   side: 'inside',
   kind: 'smooth-board',
   condition: 'sealed',
+  state: null,
   under: [],
   wind: 'calm',
   geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },

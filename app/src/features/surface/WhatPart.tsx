@@ -1,9 +1,17 @@
 import type { Coating } from '@fine-spray/contract';
 import type { SetupSurface } from '@fine-spray/contract/planning';
+import { stateOf } from '@fine-spray/core';
 import { Choice } from '@/ui/choice';
 import { Labelled } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
-import { CONDITION_OPTIONS, KIND_OPTIONS, SIDE_OPTIONS, WIND_OPTIONS, pieceOptions } from './labels';
+import {
+  CONDITION_OPTIONS,
+  KIND_OPTIONS,
+  SIDE_OPTIONS,
+  STATE_OPTIONS,
+  WIND_OPTIONS,
+  pieceOptions,
+} from './labels';
 import { Group } from './Group';
 import { SizeGroups } from './SizeGroups';
 import { usePieceKind } from './usePiece';
@@ -68,6 +76,17 @@ export function WhatPart({
           options={CONDITION_OPTIONS}
           onChange={(condition) => onChange({ condition })}
         />
+        <Labelled
+          label="State, for the hours"
+          note={surface.state === null ? `Taken as ${stateOf(surface)} while nobody says.` : undefined}
+        >
+          <Segmented
+            label="State"
+            value={surface.state ?? 'none'}
+            options={STATE_OPTIONS}
+            onChange={(state) => onChange({ state: state === 'none' ? null : state })}
+          />
+        </Labelled>
         {surface.side === 'outside' ? (
           <Labelled label="Wind">
             <Segmented

@@ -40,6 +40,14 @@ export const CONDITION_OPTIONS: readonly { value: Condition; label: string }[] =
   { value: 'stained', label: 'With stains' },
 ];
 
+/** How much there is to mend, for the hours. */
+export const STATE_OPTIONS = [
+  { value: 'none', label: 'Not said' },
+  { value: 'good', label: 'Good' },
+  { value: 'fair', label: 'Fair' },
+  { value: 'poor', label: 'Poor' },
+] as const;
+
 export const WIND_OPTIONS: readonly { value: Wind; label: string }[] = [
   { value: 'calm', label: 'Calm' },
   { value: 'breeze', label: 'Breeze' },

@@ -20,6 +20,7 @@ const row: Surface = {
   side: 'inside',
   kind: 'smooth-board',
   condition: 'sealed',
+  state: null,
   wind: 'calm',
   geometry: { shape: 'rectangle', width: 4, height: 2.4, count: 1, openings: [] },
   coatingId: ID,

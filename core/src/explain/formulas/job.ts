@@ -44,6 +44,30 @@ export const JOB_FORMULAS = {
     source: 'Take-off and working rates',
     range: 'One person; taking off again is not in it',
   },
+  'hours of preparing': {
+    name: 'Hours of preparing',
+    expression: 't = washed ÷ rate + Σ area as if fair · time for a square metre',
+    source: 'Take-off, state of the surfaces and working rates',
+    range: 'Good, fair, poor: scraping 0, 1, 4; filling 0.3, 1, 3; sanding 0.5, 1, 2.5 times a fair surface',
+  },
+  'hours by area': {
+    name: 'Hours by area',
+    expression: 't = area · time for a square metre',
+    source: 'Take-off and working rates',
+    range: 'One person',
+  },
+  'hours by rate': {
+    name: 'Hours by rate',
+    expression: 't = amount ÷ amount in an hour',
+    source: 'Take-off and working rates',
+    range: 'One person',
+  },
+  'hours by share': {
+    name: 'Hours that are a share of others',
+    expression: 't = hours · share it is for · share',
+    source: 'Hours of this job and working rates',
+    range: 'As long as the hours hold',
+  },
   'hours by count': {
     name: 'Hours for pieces',
     expression: 't = pieces ÷ pieces in an hour',
