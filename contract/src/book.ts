@@ -32,7 +32,7 @@ export const price = (label: string) =>
 /** A number as a sentence has it, in the unit a rate is stored in. */
 const limitText = (id: WorkRate, value: number): string => {
   const { kind, si } = rateShown(id);
-  return showText(value * si, kind, 'metric');
+  return kind === 'count' ? value.toLocaleString('en') : showText(value * si, kind, 'metric');
 };
 
 /** Rates that a company has put in; the others are the usual ones. */

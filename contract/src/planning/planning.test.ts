@@ -76,7 +76,8 @@ describe('the orders of a job', () => {
         const request = requestFor(surface, job, kit, layer);
         const card = request ? setupCard(request) : undefined;
         if (!card?.ok) throw new Error('no card');
-        return total + layer.share * card.value.tip.candidate.triggerTime;
+        // A card of spots is of their area alone
+        return total + card.value.tip.candidate.triggerTime;
       }, 0);
     expect(triggerTimeOf(orders)).toBeCloseTo(sum, 6);
   });
