@@ -105,8 +105,9 @@ describe('what is bought', () => {
       expect(cost?.low).toBeLessThanOrEqual(cost?.likely ?? NaN);
       expect(cost?.high).toBeGreaterThanOrEqual(cost?.likely ?? NaN);
       // What is likely used at its price by the litre, never more than what is paid
-      const { cost: paid = NaN, bought } = buying.purchase;
-      expect(cost?.likely).toBeCloseTo(Math.min(paid ?? NaN, ((paid ?? NaN) / bought) * buying.likely), 9);
+      const { bought } = buying.purchase;
+      const paid = buying.purchase.cost ?? NaN;
+      expect(cost?.likely).toBeCloseTo(Math.min(paid, (paid / bought) * buying.likely), 9);
       expect(paintCost({ ...buying, purchase: { ...buying.purchase, cost: null } })).toBeNull();
     }
   });

@@ -527,7 +527,11 @@ describe('the company', () => {
     [{ hour: -5 }, 'book.hour', /between 0.01 and 100,000/],
     [{ currency: 'euro' }, 'book.currency', /three capital letters/],
     [{ people: 0 }, 'book.people', /1 to 20 people/],
-    [{ rates: { ...USUAL_BOOK.rates, doors: 0 } }, 'book.rates.doors', /^Doors off.* must be between 0\.1 and 1,000\.$/],
+    [
+      { rates: { ...USUAL_BOOK.rates, doors: 0 } },
+      'book.rates.doors',
+      /^Doors off.* must be between 0\.1 and 1,000\.$/,
+    ],
     [{ prices: { ...USUAL_BOOK.prices, tip: 1e9 } }, 'book.prices.tip', /Leave it empty/],
   ])('does not calculate with %j', async (extra, field, sentence) => {
     const { body } = await server.call('GET', '/api/company');
