@@ -1,5 +1,6 @@
 import {
   CONSUMABLE_IDS,
+  NO_TERMS,
   TASK_IDS,
   USUAL_RATES,
   WORK_RATES,
@@ -51,6 +52,9 @@ export const ratesOf = (book: Pick<CompanyBook, 'rates'>): WorkRates => ({
   ...Object.fromEntries(Object.entries(book.rates).filter(([, value]) => value !== undefined)),
 });
 
+const share = (label: string, most: number) =>
+  numberWithin(label, 0, most, `${label} must be between 0 % and ${most * 100} %.`);
+
 const prices = Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, price('Price')])) as Record<
   Consumable,
   z.ZodNullable<z.ZodNumber>
@@ -76,6 +80,17 @@ export const companyBook = z
     openingsOffLabour: z.boolean().default(false),
     /** Whether hours are paid as whole days of the crew. */
     wholeDays: z.boolean().default(false),
+    /** What is put on the cost of a job: shares of it, and how its price ends. */
+    terms: z
+      .object({
+        overhead: share('Overheads', 2),
+        profit: share('Profit', 2),
+        tax: share('Tax', 1),
+        rounding: numberWithin('Rounding', 0.001, 10_000, 'A price is rounded to between 0.001 and 10,000.'),
+        minimum: numberWithin('Minimum', 0, 1_000_000, 'The least price is between 0 and 1,000,000.'),
+      })
+      .strict()
+      .default({ ...NO_TERMS }),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
     /** Sizes that things are counted with in this company, by item. */
@@ -94,6 +109,7 @@ export const USUAL_BOOK: CompanyBook = {
   notCounted: [],
   openingsOffLabour: false,
   wholeDays: false,
+  terms: { ...NO_TERMS },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],
   sizes: {},
 };

@@ -11,7 +11,7 @@ import {
   type Sizes,
 } from '@fine-spray/core/takeoff';
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
-import { buyingsFor, jobPlan, ordersFor, triggerTimeOf, PURCHASE_DRAWS } from '.';
+import { buyingsFor, jobPlan, ordersFor, priceFor, triggerTimeOf, PURCHASE_DRAWS } from '.';
 import { USUAL_BOOK, geometryDocument, type CompanyBook, type Surface } from '..';
 import { STORED, demoCompany } from '../testing/demo';
 
@@ -80,9 +80,10 @@ function estimate(
   if (!drawn.ok) throw new Error(drawn.message);
   const buyings = buyingsFor(orders, drawn.value, 'P80', 'cost');
   const trigger = triggerTimeOf(orders);
-  const plan = jobPlan({ ...{ surfaces, places, job, coatings: kit.coatings, buyings, trigger }, book });
+  const work = { ...{ surfaces, places, job, coatings: kit.coatings, buyings, trigger }, book };
+  const plan = jobPlan(work);
   const hours = (task: Task) => (plan.hours[task]?.value ?? 0) / 3600;
-  return { plan, hours, orders, trigger: trigger / 3600, surfaces, buyings };
+  return { work, plan, hours, orders, trigger: trigger / 3600, surfaces, buyings };
 }
 
 type Lines = Partial<Record<Task, number>>;
@@ -409,5 +410,22 @@ describe('an estimate', () => {
     // Some 20 L through tips that last 150 and more: a few per cent of one for each coating
     expect(plan.consumables.tip.value).toBeLessThan(0.2);
     expect(plan.cost.consumables.likely).toBeLessThan(0.2 * 28);
+  });
+
+  it('has a price that its rooms make up to the coin, the larger room more of it', () => {
+    const terms = { overhead: 0.2, profit: 0.1, tax: 0.19, rounding: 10, minimum: 0 };
+    const small: Place = { id: 'Store', measure: room(2, 1.5, 2.4) };
+    for (const currency of ['EUR', 'JPY']) {
+      const { work, plan } = estimate([BEDROOM, small], { book: { ...BOOK, currency, terms } });
+      const { price, rooms } = priceFor(work, plan);
+      expect(price.net).toBeGreaterThanOrEqual(plan.cost.total.likely * 1.2 * 1.1 - 1e-9);
+      expect(price.net % 10).toBe(0);
+      expect(rooms.map(({ room: name }) => name)).toEqual(['Bedroom', 'Store']);
+      const coins = rooms.reduce((sum, { net }) => sum + Math.round(net * 100), 0);
+      expect(coins).toBe(Math.round(price.net * 100));
+      const [bedroom = NaN, store = NaN] = rooms.map(({ net }) => net);
+      expect(bedroom).toBeGreaterThan(2 * store);
+      expect(store).toBeGreaterThan(0);
+    }
   });
 });

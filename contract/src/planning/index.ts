@@ -1,7 +1,7 @@
 /** Stored rows put together as the core wants them, for every screen and for paper alike. */
 export { checkBought, type BoughtCheck, type BoughtList } from './bought';
 export { PURCHASE_DRAWS, buyingsFor, likelyPaint, paintCost, type Buying } from './buying';
-export { jobPlan, type JobPlan } from './jobPlan';
+export { jobPlan, priceFor, type JobPlan, type PlannedWork } from './jobPlan';
 export { planHistory, type PlanHistory } from './history';
 export type { Kit } from './kit';
 export {

@@ -9,13 +9,18 @@ import {
   consumablesFor,
   coveringOf,
   jobCost,
+  likelySprayed,
+  parted,
   preparingOf,
+  priceOf,
   tipWear,
+  workOf,
   workWithDays,
   type Consumable,
   type CoveredPlace,
   type JobCost,
   type JobHours,
+  type JobPrice,
   type Money,
   type WorkedSurface,
 } from '@fine-spray/core/quantities';
@@ -25,6 +30,7 @@ import type { Job, Surface } from '../job';
 import { paintCost, type Buying } from './buying';
 import type { Kit } from './kit';
 import { coreLayers, layersOf } from './layers';
+import { triggerTimeOf } from './orders';
 
 /** Hours, consumables and cost of a job at the company's rates. */
 export interface JobPlan {
@@ -84,19 +90,74 @@ function movesOf(buyings: readonly Buying[], surfaces: readonly Surface[]): numb
   return [...coats.values()].reduce((sum, one) => sum + one, 0);
 }
 
-/** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open. */
-export function jobPlan({ surfaces, places, job, coatings, buyings, trigger, book }: PlannedWork): JobPlan {
-  const protection = coveringOf(surfaces, places);
-  const bases = buyings.map(({ order }) => archetypeOf(order.coating.archetype).base);
-  const work = {
+/** What there is to do on some surfaces. */
+function workOn(
+  { surfaces, places, job, buyings, trigger, book }: PlannedWork,
+  protection = coveringOf(surfaces, places),
+) {
+  return {
     trigger,
     protection,
     surfaces: preparingOf(surfaces.map(workedSurface), book.openingsOffLabour),
     moves: movesOf(buyings, surfaces),
-    ...changesOf(bases),
+    ...changesOf(buyings.map(({ order }) => archetypeOf(order.coating.archetype).base)),
     inUse: !job.empty,
     people: book.people,
   };
+}
+
+/** What is done in one room: its surfaces, what of the paint is for them, and what was measured there. */
+function inRoom(work: PlannedWork, room: string): PlannedWork {
+  const surfaces = work.surfaces.filter((surface) => surface.room === room);
+  const ids = new Set(surfaces.map(({ id }) => id));
+  const places = new Set(surfaces.map(({ placeId }) => placeId));
+  const buyings = work.buyings.flatMap((buying) => {
+    const own = buying.order.surfaces.filter(({ id }) => ids.has(id));
+    return own.length > 0 ? [{ ...buying, order: { ...buying.order, surfaces: own } }] : [];
+  });
+  return {
+    ...work,
+    surfaces,
+    buyings,
+    places: work.places.filter(({ id }) => places.has(id)),
+    trigger: triggerTimeOf(buyings.map(({ order }) => order)),
+  };
+}
+
+/** How much of the cost of a job a room is: its share of the paint, and its hours without those that come again each day. */
+function weightOf(work: PlannedWork, room: string): number {
+  const own = inRoom(work, room);
+  const hours = Object.values(workOf({ ...workOn(own), days: 0 }, ratesOf(work.book), work.book.notCounted));
+  const labour = hours.reduce((sum, { value }) => sum + value, 0) * ((work.book.hour ?? 0) / 3600);
+  const sprayed = ({ order }: Buying) => order.surfaces.reduce((sum, one) => sum + likelySprayed(one), 0);
+  const paint = own.buyings.reduce((sum, buying) => {
+    const whole = work.buyings.find(({ order }) => order.id === buying.order.id);
+    const cost = whole ? paintCost(whole) : null;
+    return whole && cost ? sum + (cost.likely * sprayed(buying)) / sprayed(whole) : sum;
+  }, 0);
+  return labour + paint;
+}
+
+/** The price of a job, and the rooms it is made of: together the price to the last coin. */
+export function priceFor(
+  work: PlannedWork,
+  { cost, book }: JobPlan,
+): { readonly price: JobPrice; readonly rooms: readonly { readonly room: string; readonly net: number }[] } {
+  const price = priceOf(cost.total, book.terms, book.currency);
+  const rooms = [...new Set(work.surfaces.map(({ room }) => room))];
+  const nets = parted(
+    price.net,
+    rooms.map((room) => weightOf(work, room)),
+    book.currency,
+  );
+  return { price, rooms: rooms.map((room, index) => ({ room, net: nets[index] ?? 0 })) };
+}
+
+/** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open. */
+export function jobPlan(planned: PlannedWork): JobPlan {
+  const { surfaces, places, coatings, buyings, book } = planned;
+  const protection = coveringOf(surfaces, places);
+  const work = workOn(planned, protection);
   const { hours, days } = workWithDays(work, ratesOf(book), book.notCounted);
   const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
   const tips = tipWear(

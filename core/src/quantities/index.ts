@@ -52,7 +52,7 @@ export {
   type PaintedSurface,
 } from './paint';
 export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
-export { WATERFALL, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
+export { WATERFALL, likelySprayed, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
 export { aboutText, chanceText, containerText, hoursText, moneyRange, moneyText, sparesText } from './words';
 export {
@@ -63,6 +63,7 @@ export {
   type InTheWay,
   type JobCovering,
 } from './covering';
+export { NO_TERMS, digitsOf, parted, priceOf, type JobPrice, type PriceTerms } from './price';
 export { STATES, preparingOf, stateOf, type State, type SurfaceWork, type WorkedSurface } from './preparing';
 export {
   NEVER_COUNTED,

@@ -22,6 +22,10 @@ export interface Waterfall {
   readonly total: number;
 }
 
+/** Paint that is likely sprayed at one surface in all its coats, m³: without what tips, containers and hoses take. */
+export const likelySprayed = ({ surface, netArea, over }: CoatingDemand['surfaces'][number]): number =>
+  sprayedVolume(likelyValues(surfaceInputs(surface, netArea, over)));
+
 /** Where the likely paint of a coating goes, step by step; the steps add up to the total exactly as it is computed. */
 export function waterfall(demand: CoatingDemand): Waterfall {
   const whole = likelyValues(coatingInputs(demand));

@@ -30,6 +30,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
+import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import type { StartWorker } from '@/data/worker';
 import { PaperButton } from '@/features/paper';
@@ -42,6 +43,7 @@ import { useUnits } from '@/ui/units';
 import { BoughtFile } from './BoughtFile';
 import { Curve } from './Curve';
 import { PlanCards } from './PlanCards';
+import { PriceCard } from './PriceCard';
 import { WaterfallChart } from './WaterfallChart';
 import { usePurchase } from './usePurchase';
 
@@ -213,16 +215,18 @@ export function BuyList({
     [state, risk, aim],
   );
   const trigger = state.kind === 'done' ? triggerTimeOf(state.orders) : undefined;
-  const plan = useMemo(
+  const work = useMemo(
     () =>
       trigger === undefined || !places
         ? undefined
-        : jobPlan({
+        : {
             ...{ surfaces, places, job, coatings, buyings: lines, trigger },
             book: company?.book ?? USUAL_BOOK,
-          }),
+          },
     [surfaces, places, job, coatings, lines, trigger, company],
   );
+  const plan = useMemo(() => work && jobPlan(work), [work]);
+  const mayPrice = useMay('money');
   const open = lines.find(({ order }) => order.id === openId);
   return (
     <>
@@ -261,6 +265,7 @@ export function BuyList({
           />
         </View>
       ) : null}
+      {work && plan && mayPrice ? <PriceCard work={work} plan={plan} /> : null}
       {plan ? <PlanCards plan={plan} /> : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>

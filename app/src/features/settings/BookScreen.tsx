@@ -173,6 +173,33 @@ function Book({ company }: { company: Company }) {
         />
       </Labelled>
       <Words size={18} weight="bold" heading={2}>
+        What you ask
+      </Words>
+      {(['overhead', 'profit', 'tax'] as const).map((part) => (
+        <QuantityField
+          key={part}
+          label={SHARES[part].label}
+          kind="percent"
+          value={draft.terms[part]}
+          bounds={{ min: 0, max: SHARES[part].most }}
+          error={errors[`terms.${part}`]}
+          onChange={(next) => change({ terms: { ...draft.terms, [part]: next } }, `terms ${part}`)}
+          onInvalid={(message) => onInvalid(`terms.${part}`, message)}
+        />
+      ))}
+      {(['rounding', 'minimum'] as const).map((part) => (
+        <QuantityField
+          key={part}
+          label={`${AMOUNTS[part].label}, ${draft.currency}`}
+          kind="price"
+          value={draft.terms[part]}
+          bounds={AMOUNTS[part].bounds}
+          error={errors[`terms.${part}`]}
+          onChange={(next) => change({ terms: { ...draft.terms, [part]: next } }, `terms ${part}`)}
+          onInvalid={(message) => onInvalid(`terms.${part}`, message)}
+        />
+      ))}
+      <Words size={18} weight="bold" heading={2}>
         What things cost
       </Words>
       {CONSUMABLE_IDS.map((id) => (
@@ -199,6 +226,17 @@ const PAID = [
   { value: 'hours', label: 'As worked' },
   { value: 'days', label: 'Whole crew-days' },
 ] as const;
+
+/** What is put on the cost, as shares. */
+const SHARES = {
+  overhead: { label: 'Overheads, on the cost', most: 2 },
+  profit: { label: 'Profit, on cost and overheads', most: 2 },
+  tax: { label: 'Tax, on the price', most: 1 },
+} as const;
+const AMOUNTS = {
+  rounding: { label: 'Prices end in whole', bounds: { min: 0.001, max: 10_000 } },
+  minimum: { label: 'Least price of a job, before tax', bounds: { min: 0, max: 1_000_000 } },
+} as const;
 
 /** Rates as people look for them. */
 const RATE_GROUPS: readonly { readonly title: string; readonly ids: readonly WorkRate[] }[] = [
