@@ -51,7 +51,16 @@ export {
   withKept,
   type PaintedSurface,
 } from './paint';
-export { RISKS, enoughFor, purchaseFor, type ContainerOnSale, type Purchase, type Risk } from './purchase';
+export {
+  RISKS,
+  enoughFor,
+  purchaseFor,
+  saferFor,
+  type ContainerOnSale,
+  type Purchase,
+  type Risk,
+  type SaferFor,
+} from './purchase';
 export { WATERFALL, likelySprayed, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
 export { aboutText, chanceText, containerText, hoursText, moneyRange, moneyText, sparesText } from './words';

@@ -10,6 +10,7 @@ import {
   paintDistributions,
   purchaseFor,
   quantileOf,
+  saferFor,
   sparesFor,
   triangular,
   volumesOf,
@@ -359,6 +360,27 @@ describe('what to buy', () => {
     const tips = (litres: number) =>
       purchaseFor(one, { sorted: Float64Array.of(litres * low) }, 'P50', sizes).spares;
     expect([0.4, 0.5, 0.6, 1.5, 1.6, 4].map(tips)).toEqual([0, 0, 1, 1, 2, 4]);
+  });
+
+  it('names a safer purchase where it costs little more, and none where it does not', () => {
+    const one = demand(walls(4));
+    // Draws of 60 to 79 L: half need 70 at most, nineteen in twenty 78.05
+    const sorted = Float64Array.from({ length: 200 }, (_, index) => of(60 + index / 10, 'L'));
+    const offer = (large: number) => [
+      { size: of(10, 'L'), price: 100 },
+      { size: of(80, 'L'), price: large },
+    ];
+    const at = (large: number) => {
+      const bought = purchaseFor(one, { sorted }, 'P50', offer(large));
+      return { bought, safer: saferFor(one, { sorted }, bought, offer(large)) };
+    };
+    // Seven of 10 L hold what half the draws need for 700; 80 L for 720 are enough always
+    expect(at(720).bought.bought).toBeCloseTo(of(70, 'L'), 9);
+    expect(at(720).safer).toMatchObject({ more: 20, purchase: { enough: 1 } });
+    expect(at(790).safer).toBeUndefined();
+    // What is cheapest may be what is safest already
+    expect(at(690)).toMatchObject({ bought: { cost: 690 }, safer: undefined });
+    expect(saferFor(one, { sorted }, { ...at(720).bought, cost: null }, offer(720))).toBeUndefined();
   });
 
   it('buys for the least money among what has a price, and says what it costs', () => {

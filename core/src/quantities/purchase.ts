@@ -91,3 +91,33 @@ export function purchaseFor(
     spares: sparesFor(volume / low),
   };
 }
+
+/** So much more of the money for a safer purchase is little. Judgement. */
+const LITTLE = 0.05;
+
+/** A purchase that is safer for little more money than another, and what it costs more; less than nothing where it is cheaper, too. */
+export interface SaferFor {
+  readonly purchase: Purchase;
+  readonly more: number;
+}
+
+/** The safest purchase that costs little more than what is bought at a risk; nothing where none is near, or no price is known. */
+export function saferFor(
+  demand: CoatingDemand,
+  distribution: Pick<PaintDistribution, 'sorted'>,
+  bought: Purchase,
+  onSale: readonly ContainerOnSale[],
+  aim: ContainerAim = 'cost',
+): SaferFor | undefined {
+  const { cost } = bought;
+  if (cost === null || cost <= 0) return undefined;
+  const risks = (Object.keys(RISKS) as Risk[]).sort((a, b) => RISKS[b] - RISKS[a]);
+  for (const risk of risks) {
+    const purchase = purchaseFor(demand, distribution, risk, onSale, aim);
+    if (purchase.cost === null || purchase.bought <= bought.bought || purchase.enough <= bought.enough)
+      continue;
+    const more = purchase.cost - cost;
+    if (more <= LITTLE * cost) return { purchase, more };
+  }
+  return undefined;
+}

@@ -17,6 +17,8 @@ import {
   containerText,
   counted,
   moneyText,
+  saferFor,
+  type SaferFor,
   sparesText,
   showText,
   staysShut,
@@ -71,11 +73,37 @@ function leftText(containers: readonly ContainerCount[], left: number, system: U
   return `${lids}. Likely ${showText(left, 'volume', system)} stay${back}.`;
 }
 
+/** "70 L cost €10 more, and are enough 95 times in 100." */
+function saferText({ purchase, more }: SaferFor, currency: string, system: UnitSystem): string {
+  const volume = showText(purchase.bought, 'volume', system);
+  const price =
+    more > 0
+      ? `cost ${moneyText(more, currency)} more`
+      : more < 0
+        ? `cost ${moneyText(-more, currency)} less`
+        : 'cost the same';
+  return `${volume} ${price}, and are enough ${chanceText(purchase.enough)}.`;
+}
+
 /** One coating: what to buy, largest, and how sure it is. */
-function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: string; onOpen: () => void }) {
+function CoatingLine({
+  line,
+  aim,
+  currency,
+  onOpen,
+}: {
+  line: Buying;
+  aim: ContainerAim;
+  currency: string;
+  onOpen: () => void;
+}) {
   const { system } = useUnits();
   const { order, purchase, distribution, likely } = line;
   const { bought, enough, containers, volume, spares, cost } = purchase;
+  const safer = useMemo(
+    () => saferFor(order, distribution, purchase, order.onSale, aim),
+    [order, distribution, purchase, aim],
+  );
   return (
     <Pressable
       role="button"
@@ -93,6 +121,11 @@ function CoatingLine({ line, currency, onOpen }: { line: Buying; currency: strin
       <Words size={14} colour="ink2">
         {leftText(containers, bought - likely, system)}
       </Words>
+      {safer ? (
+        <Words size={14} weight="semi" testID="safer">
+          {saferText(safer, currency, system)}
+        </Words>
+      ) : null}
       <Curve distribution={distribution} wanted={volume} bought={bought} />
       <Words className="sr-only">Where it goes</Words>
     </Pressable>
@@ -247,6 +280,7 @@ export function BuyList({
           <CoatingLine
             key={line.order.id}
             line={line}
+            aim={aim}
             currency={plan?.book.currency ?? USUAL_BOOK.currency}
             onOpen={() => setOpenId(line.order.id)}
           />
