@@ -336,6 +336,14 @@ test('the buy list of a job: containers by the risk chosen, where the paint goes
   sure.forEach((one, index) => expect(one).toBeGreaterThanOrEqual(even[index] ?? NaN));
   expect(sure.some((one, index) => one > (even[index] ?? NaN))).toBe(true);
 
+  // What is asked, and its rooms: together the price.
+  const amount = (text: string) => Number(text.replace(/[^\d.]/g, ''));
+  const price = amount(await page.getByTestId('price-net').innerText());
+  const rooms = await page.getByRole('group', { name: 'By room, before tax' }).innerText();
+  const parts = rooms.split('\n').filter((line) => line.startsWith('€'));
+  expect(parts.length).toBeGreaterThan(5);
+  expect(parts.reduce((sum, one) => sum + amount(one), 0)).toBeCloseTo(price, 2);
+
   await lines.first().click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByText('Beside the pieces and in the air')).toBeVisible();

@@ -334,14 +334,27 @@ test('a size that the company counts with is kept for the next room', async ({ p
 
 test('the rates of the company are kept, and one that cannot be is refused', async ({ page }) => {
   await page.goto(`${address()}/book`);
-  const doors = page.getByLabel('Doors racked, in an hour');
+  const doors = page.getByLabel('Doors off, hardware off, racked and back in an hour');
   await doors.fill('0');
-  await expect(page.getByText(/Doors racked, in an hour must be between/)).toBeVisible();
+  await expect(page.getByText(/^Doors off, .* must be between/)).toBeVisible();
   await expect(page.getByTestId('save-state')).toContainText('Not stored');
   await doors.fill('9');
   await stored(page);
   await page.reload();
   await expect(doors).toHaveValue('9');
-  await doors.fill('12');
+  await doors.fill('2.4');
+  await stored(page);
+  const tax = page.getByLabel('Tax, on the price, %');
+  await tax.fill('300');
+  await expect(page.getByText(/Tax, on the price must be between 0 % and 100 %/)).toBeVisible();
+  await tax.fill('20');
+  await stored(page);
+  // What is switched off takes no hours, and the job says so.
+  await page.getByRole('checkbox', { name: 'Breaks' }).click();
+  await stored(page);
+  await page.goto(`${address()}${await demoJob()}/buy`);
+  await expect(page.getByTestId('not-counted')).toContainText('Not counted: breaks, scaffold');
+  await page.goto(`${address()}/book`);
+  await page.getByRole('checkbox', { name: 'Breaks' }).click();
   await stored(page);
 });

@@ -90,7 +90,7 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
-  const { purchase, tipsOfJob } = await coreBench('tern');
+  const { estimate, purchase, tipsOfJob } = await coreBench('tern');
   const { seconds, coatings, layers } = purchase(8);
   results.push(
     line(
@@ -106,6 +106,15 @@ async function core() {
       `tips of Tern Boathouse, ${set.tips} for ${set.surfaces} surfaces, searches and all`,
       set.seconds * 1000,
       100,
+      'ms',
+    ),
+  );
+  const whole = estimate(20);
+  results.push(
+    line(
+      `whole estimate of Tern Boathouse, ${whole.hours.toFixed(0)} h and its price by room`,
+      whole.seconds * 1000,
+      FRAME,
       'ms',
     ),
   );
