@@ -27,8 +27,8 @@ export const JOB_FORMULAS = {
     range: 'As long as the count holds',
   },
   'tip wear': {
-    name: 'Tips worn by the paint',
-    expression: 'n = Σ paint ÷ life of a tip',
+    name: 'Tip wear of a job',
+    expression: 'n = Σ volume ÷ life',
     source: 'Lives by abrasion class; likely paint of each coating',
     range: 'What the work wears, not what is bought; a tip of the rack may be half worn',
   },
