@@ -50,6 +50,7 @@ export {
   PIECE_KINDS,
   PIECE_KIND_IDS,
   elementOfKind,
+  kindOfItem,
   pieceKind,
   pieceKindOf,
   usualGeometry,

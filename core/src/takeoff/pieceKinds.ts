@@ -1,5 +1,5 @@
 import type { PieceGeometry, SurfaceGeometry } from './geometry';
-import { elementOfItem, itemOf, type ItemId } from './items';
+import { elementOfItem, itemOf, type ItemId, type Sizes } from './items';
 import type { Element, Side, SurfaceKind } from './surfaceKinds';
 
 interface PieceKindData {
@@ -71,12 +71,25 @@ const SHEETS: Readonly<Record<'wall' | 'ceiling', PieceGeometry>> = {
   ceiling: { shape: 'rectangle', width: 4, height: 3, count: 1, openings: [] },
 };
 
-/** Usual sizes to start from, in m: one wall, one door with both sides. */
-export function usualGeometry(kind: PieceKind): SurfaceGeometry {
+/**
+ * Usual sizes to start from, in m: one wall, one door with both sides.
+ * @param own sizes that a company counts such things with
+ */
+export function usualGeometry(kind: PieceKind, own: Sizes = {}): SurfaceGeometry {
   if (isSheet(kind)) return SHEETS[kind];
   const { sizes, oneFaceOrBoth } = itemOf(kind);
-  return { shape: 'item', item: kind, sizes, count: 1, ...(oneFaceOrBoth ? { faces: 2 } : {}) };
+  return {
+    shape: 'item',
+    item: kind,
+    sizes: { ...sizes, ...own },
+    count: 1,
+    ...(oneFaceOrBoth ? { faces: 2 } : {}),
+  };
 }
+
+/** The kind that a counted thing is by itself; nothing for what never stands so. */
+export const kindOfItem = (item: ItemId): PieceKind | undefined =>
+  PIECE_KIND_IDS.find((kind) => kind === item);
 
 /** Which kind a surface is; nothing for one of another kind that is known by its area alone. */
 export function pieceKindOf({
@@ -86,7 +99,6 @@ export function pieceKindOf({
   readonly element: Element;
   readonly geometry: SurfaceGeometry;
 }): PieceKind | undefined {
-  if (geometry.shape === 'item')
-    return geometry.item in PIECE_KINDS ? (geometry.item as PieceKind) : undefined;
+  if (geometry.shape === 'item') return kindOfItem(geometry.item);
   return element === 'wall' || element === 'ceiling' ? element : undefined;
 }

@@ -2,8 +2,8 @@ import {
   COUNT_LIMIT,
   SIZE_LIMITS,
   completeSizes,
+  kindOfItem,
   pieceKind,
-  pieceKindOf,
   itemOf,
   sizeLabel,
   sizesAlone,
@@ -38,7 +38,7 @@ export function KindSizes<Geometry extends ItemGeometry>({
   onInvalid,
 }: KindSizesProps<Geometry>) {
   const { item, sizes, faces = 2, count } = geometry;
-  const kind = pieceKindOf({ element: 'trim', geometry });
+  const kind = kindOfItem(item);
   const many = kind ? pieceKind(kind).many : itemOf(item).many;
   const complete = completeSizes(item, sizes);
   return (

@@ -68,6 +68,55 @@ describe('a new surface', () => {
   });
 });
 
+describe('the kind of piece', () => {
+  const choose = (label: string) => {
+    fireEvent.press(screen.getByLabelText(/^Piece: /));
+    fireEvent.press(screen.getByRole('radio', { name: label }));
+  };
+
+  it('brings its own words, sizes and a coating made for it; sizes typed before come back', () => {
+    show({}, {});
+    type('Width, m', '6.5');
+    choose('Door');
+    expect(surface).toMatchObject({
+      element: 'door',
+      kind: 'planed-timber',
+      geometry: { shape: 'item', item: 'door', faces: 2, count: 1 },
+    });
+    expect(screen.queryByText('Gable')).toBeNull();
+    expect(screen.queryByLabelText('Doors: one more')).toBeTruthy();
+    press('Doors: one more');
+    fireEvent.press(screen.getByText('One side'));
+    expect(surface.geometry).toMatchObject({ faces: 1, count: 2 });
+    type('Height, m', '0');
+    expect(surface.geometry).not.toMatchObject({ sizes: { height: 0 } });
+    expect(Object.values(invalid).find((one) => one !== undefined)).toMatch(/^Height must be between/);
+    choose('Wall');
+    expect(sizes().width).toBe(6.5);
+    choose('Door');
+    expect(surface.geometry).toMatchObject({ faces: 1, count: 2 });
+  });
+
+  it('asks a ceiling for its length and width, with no gable and no doors in it', () => {
+    show();
+    choose('Ceiling');
+    expect(screen.getByLabelText('Length, m')).toBeTruthy();
+    expect(screen.queryByText('Gable')).toBeNull();
+    expect(screen.queryByLabelText('Doors: one more')).toBeNull();
+    expect(screen.getByLabelText('Windows: one more')).toBeTruthy();
+  });
+
+  it('stays what it is where it is known by its area alone', () => {
+    show({
+      element: 'trim',
+      geometry: { shape: 'rectangle', width: 12, height: 0.1, count: 1, openings: [] },
+    });
+    expect(screen.getByLabelText(/^Piece: Trim, by its area/)).toBeTruthy();
+    expect(screen.queryByText('Gable')).toBeNull();
+    expect(screen.queryByLabelText('Windows: one more')).toBeNull();
+  });
+});
+
 describe('openings', () => {
   it('come with a usual size, by the stepper', () => {
     show();

@@ -8,14 +8,18 @@ import {
   usualGeometry,
   usualSystem,
   type PieceKind,
+  type Sizes,
 } from '@fine-spray/core';
 import { useRef } from 'react';
+import { useCompany } from '@/data/resources';
 
 /** What changes with the kind of piece: its sizes, what it is made of, where it is, and a coating that is made for it. */
 export function asKind(
   kind: PieceKind,
   surface: SetupSurface,
   coatings: readonly Coating[],
+  /** Sizes that the company counts such things with. */
+  own: Sizes = {},
 ): Partial<SetupSurface> {
   const { ground, side } = pieceKind(kind);
   const element = elementOfKind(kind);
@@ -27,7 +31,7 @@ export function asKind(
     element,
     kind: ground,
     side,
-    geometry: geometryDocument(usualGeometry(kind)),
+    geometry: geometryDocument(usualGeometry(kind, own)),
     ...(fits || !suited ? {} : { coatingId: suited.id, coats: usual.coats, thinning: 0, under: [] }),
   };
 }
@@ -38,6 +42,7 @@ export function usePieceKind(
   coatings: readonly Coating[],
   onChange: (change: Partial<SetupSurface>) => void,
 ) {
+  const { data: company } = useCompany();
   const typed = useRef(new Map<PieceKind, SetupSurface['geometry']>());
   const now = pieceKindOf(surface);
   return {
@@ -45,7 +50,8 @@ export function usePieceKind(
     choose: (kind: PieceKind) => {
       if (kind === now) return;
       if (now) typed.current.set(now, surface.geometry);
-      const change = asKind(kind, surface, coatings);
+      const own = kind === 'wall' || kind === 'ceiling' ? undefined : company?.book?.sizes[kind];
+      const change = asKind(kind, surface, coatings, own);
       const before = typed.current.get(kind);
       onChange(before ? { ...change, geometry: before } : change);
     },
