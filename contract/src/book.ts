@@ -15,7 +15,7 @@ import {
 import { showText } from '@fine-spray/core/units';
 import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
-import { numberWithin } from './primitives';
+import { numberWithin, text } from './primitives';
 import { itemSizes } from './sizes';
 
 /** What one pays for something: more than nothing, less than a house. */
@@ -60,6 +60,9 @@ const prices = Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, price('Price')
   z.ZodNullable<z.ZodNumber>
 >;
 
+/** An offer of a company that has put nothing in. */
+const USUAL_OFFER = { intro: '', terms: '', validDays: 30 } as const;
+
 /** What a company calculates with: its money, what an hour costs, its crew, how fast it works, what things cost. */
 export const companyBook = z
   .object({
@@ -91,6 +94,17 @@ export const companyBook = z
       })
       .strict()
       .default({ ...NO_TERMS }),
+    /** What stands on an offer besides its prices. */
+    offer: z
+      .object({
+        intro: text('Words before the prices', 2000),
+        terms: text('Terms', 4000),
+        validDays: numberWithin('Days it is valid', 1, 365, 'An offer is valid for 1 to 365 days.').int({
+          error: 'Days come in whole numbers.',
+        }),
+      })
+      .strict()
+      .default({ ...USUAL_OFFER }),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
     /** Sizes that things are counted with in this company, by item. */
@@ -110,6 +124,7 @@ export const USUAL_BOOK: CompanyBook = {
   openingsOffLabour: false,
   wholeDays: false,
   terms: { ...NO_TERMS },
+  offer: { ...USUAL_OFFER },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],
   sizes: {},
 };

@@ -134,6 +134,13 @@ export const SINGLE_OPERATIONS = {
     query: paperOptions,
     file: 'application/pdf',
   },
+  getOffer: {
+    method: 'get',
+    path: '/api/jobs/{id}/offer.pdf',
+    summary: 'What is asked for the job, on paper for who asked: prices by room, tax, terms; for owners',
+    query: paperOptions,
+    file: 'application/pdf',
+  },
   getGauge: {
     method: 'get',
     path: '/api/stand-ins/gauge',

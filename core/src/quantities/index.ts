@@ -63,7 +63,16 @@ export {
 } from './purchase';
 export { WATERFALL, likelySprayed, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
 export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
-export { aboutText, chanceText, containerText, hoursText, moneyRange, moneyText, sparesText } from './words';
+export {
+  aboutText,
+  chanceText,
+  exactMoney,
+  containerText,
+  hoursText,
+  moneyRange,
+  moneyText,
+  sparesText,
+} from './words';
 export {
   IN_THE_WAY,
   coveringOf,

@@ -37,6 +37,12 @@ export function moneyText(amount: number, currency: string): string {
   }).format(amount);
 }
 
+/** An amount to the coin: what somebody is asked for is not rounded again; without cents where it has none. */
+export function exactMoney(amount: number, currency: string): string {
+  const whole = Number.isInteger(amount) ? { minimumFractionDigits: 0 } : {};
+  return new Intl.NumberFormat('en', { style: 'currency', currency, ...whole }).format(amount);
+}
+
 /** An amount in whole units of a currency. */
 function wholeText(amount: number, currency: string): string {
   return new Intl.NumberFormat('en', { style: 'currency', currency, maximumFractionDigits: 0 }).format(

@@ -107,6 +107,31 @@ describe('the job sheet', () => {
   });
 });
 
+describe('the offer', () => {
+  it('has a price for each room, together what is asked, tax, what is not in it, and nothing of the inside', async () => {
+    const { title, text } = await sheet(tern, 'offer.pdf', 'date=2026-11-30');
+    expect(title).toBe('Tern Boathouse: offer');
+    expect(text).toContain('30 November 2026; valid until 30 December 2026');
+    const [, rooms = '', sums = ''] = /Before tax (.*?) Price before tax (.*?) Not in it/.exec(text) ?? [];
+    const amounts = (of: string) =>
+      [...of.matchAll(/€([\d,]+(?:\.\d\d)?)/g)].map(([, amount = '']) => Number(amount.replaceAll(',', '')));
+    const [net = NaN, tax = NaN, total = NaN] = amounts(sums);
+    expect(amounts(rooms).length).toBeGreaterThan(5);
+    expect(amounts(rooms).reduce((sum, one) => sum + one, 0)).toBeCloseTo(net, 2);
+    expect(tax).toBeCloseTo(net * 0.2, 2);
+    expect(total).toBeCloseTo(net + tax, 2);
+    expect(text).toMatch(/North side, board and batten: prime with .*, 2 coats of /);
+    expect(text).toContain('Scaffold and lifts, repairs beyond filling');
+    expect(text).not.toMatch(/hours|likely|overhead|profit/i);
+  });
+
+  it('says so where there is nothing to offer', async () => {
+    expect((await sheet(await newJob({ name: 'Nothing yet' }), 'offer.pdf')).text).toContain(
+      'There is nothing to offer yet',
+    );
+  });
+});
+
 describe('the buy list', () => {
   it('has containers, how sure they are, where the paint goes, and what is used up besides', async () => {
     const { title, text } = await sheet(tern, 'buy-list.pdf');

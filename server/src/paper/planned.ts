@@ -16,6 +16,7 @@ import {
   triggerTimeOf,
   type Buying,
   type JobPlan,
+  type PlannedWork,
   type Kit,
   type SurfaceLayer,
 } from '@fine-spray/contract/planning';
@@ -47,9 +48,12 @@ export interface Unplanned {
   readonly why: string;
 }
 
+/** How a sheet is printed, with the day that stands on it. */
+export type PrintOptions = PaperOptions & { readonly date: string };
+
 /** All that the sheets of a job say, worked out as the screens do. */
 export interface PlannedJob extends PaperRows {
-  readonly options: PaperOptions;
+  readonly options: PrintOptions;
   readonly layers: readonly PlannedLayer[];
   readonly unplanned: readonly Unplanned[];
   /** Surfaces whose paint is not in the quantities. */
@@ -58,10 +62,12 @@ export interface PlannedJob extends PaperRows {
   readonly unquantified: string | undefined;
   readonly buyings: readonly Buying[];
   readonly plan: JobPlan | undefined;
+  /** What the plan was worked out from, and with it the price. */
+  readonly work: PlannedWork | undefined;
 }
 
 /** Works a job out for its sheets. Surfaces that are refused are named with the reason; nothing is left out in silence. */
-export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
+export function plannedJob(rows: PaperRows, options: PrintOptions): PlannedJob {
   const { company, job, surfaces, places, kit } = rows;
   const layers: PlannedLayer[] = [];
   const unplanned: Unplanned[] = [];
@@ -82,13 +88,14 @@ export function plannedJob(rows: PaperRows, options: PaperOptions): PlannedJob {
   const drawn = orders.length > 0 ? paintDistributions(jobModel(orders), PURCHASE_DRAWS) : undefined;
   const unquantified = drawn && !drawn.ok ? drawn.message : undefined;
   const buyings = drawn?.ok ? buyingsFor(orders, drawn.value, options.risk, options.aim) : [];
-  const plan =
+  const work =
     buyings.length > 0
-      ? jobPlan({
+      ? {
           ...{ surfaces, places, job, coatings: kit.coatings, buyings },
           trigger: triggerTimeOf(orders),
           book: company.book ?? USUAL_BOOK,
-        })
+        }
       : undefined;
-  return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan };
+  const plan = work && jobPlan(work);
+  return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan, work };
 }

@@ -4,7 +4,7 @@ import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
-import { actorOf } from '../people/actor';
+import { actorOf, allow } from '../people/actor';
 import type { Pool } from '../jobs/pool';
 import { logRows, paperRows } from './rows';
 import type { PaperTask } from './task';
@@ -12,6 +12,7 @@ import type { PaperTask } from './task';
 const OPERATIONS = {
   'job-sheet': SINGLE_OPERATIONS.getJobSheet,
   'buy-list': SINGLE_OPERATIONS.getBuyList,
+  offer: SINGLE_OPERATIONS.getOffer,
 } as const satisfies Record<PaperKind, unknown>;
 
 const DAY = z.iso.date({ error: 'The date must be written like 2026-01-31.' });
@@ -22,6 +23,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
   for (const kind of Object.keys(PAPER_KINDS) as PaperKind[]) {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
+      if (kind === 'offer') allow(actorOf(request), 'money');
       const { date = format(new Date(), 'yyyy-MM-dd'), ...options } = query.parse(request.query);
       const rows = await paperRows(db, actorOf(request), idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);

@@ -1,14 +1,15 @@
-import { PAPER_KINDS, type DayPaperOptions, type PaperKind, type PaperOptions } from '@fine-spray/contract';
+import { PAPER_KINDS, type DayPaperOptions, type PaperKind } from '@fine-spray/contract';
 import { writeBuyList } from './buyList';
 import { writeJobSheet } from './jobSheet';
 import { writeLogDay, type LogRows } from './logDay';
+import { writeOffer } from './offer';
 import { Paper, type PaperFonts } from './page';
-import { plannedJob, type PaperRows } from './planned';
+import { plannedJob, type PaperRows, type PrintOptions } from './planned';
 
 interface JobTask {
   readonly kind: PaperKind;
   readonly rows: PaperRows;
-  readonly options: PaperOptions & { readonly date: string };
+  readonly options: PrintOptions;
 }
 
 interface DayTask {
@@ -20,10 +21,11 @@ interface DayTask {
 /** A sheet to make: plain data, so that it can be sent to a worker. */
 export type PaperTask = JobTask | DayTask;
 
-const WRITERS = { 'job-sheet': writeJobSheet, 'buy-list': writeBuyList } as const satisfies Record<
-  PaperKind,
-  unknown
->;
+const WRITERS = {
+  'job-sheet': writeJobSheet,
+  'buy-list': writeBuyList,
+  offer: writeOffer,
+} as const satisfies Record<PaperKind, unknown>;
 
 /** Works the job out and writes the sheet as PDF. */
 export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uint8Array> {

@@ -119,5 +119,14 @@ describe('prices', () => {
     const without = await text('painter');
     expect(without).toContain('Besides paint');
     expect(without).not.toMatch(/€|What it costs/);
+    // What is put on the cost is theirs, too
+    const company = async (role: Role) =>
+      await json<{ book: { terms: { profit: number } } }>(call(role, 'GET', '/api/company'));
+    expect((await company('owner')).book.terms.profit).toBe(0.12);
+    expect((await company('lead')).book.terms.profit).toBe(0);
+    // An offer is for owners to make; nobody else is given one
+    const offer = (role: Role) => call(role, 'GET', `/api/jobs/${job?.id ?? ''}/offer.pdf`);
+    expect((await offer('owner')).status).toBe(200);
+    for (const role of ['lead', 'painter'] as const) expect((await offer(role)).status).toBe(403);
   });
 });

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { company as companySchema, fieldProblems, type Company } from '@fine-spray/contract';
+import { NO_TERMS } from '@fine-spray/core/quantities';
 import type { Database } from '../db/database';
 import { ProblemError } from '../http/problems';
 
@@ -45,7 +46,7 @@ export function withoutMoney(company: Company): Company {
   const prices = Object.fromEntries(
     Object.keys(book.prices).map((name) => [name, null]),
   ) as typeof book.prices;
-  return { ...company, book: { ...book, hour: null, prices } };
+  return { ...company, book: { ...book, hour: null, prices, terms: { ...NO_TERMS } } };
 }
 
 /** Stores name and book of the company; idempotent, refused when the version is stale. */

@@ -299,7 +299,9 @@ export function BuyList({
           />
         </View>
       ) : null}
-      {work && plan && mayPrice ? <PriceCard work={work} plan={plan} /> : null}
+      {work && plan && mayPrice ? (
+        <PriceCard job={job} work={work} plan={plan} risk={risk} aim={aim} />
+      ) : null}
       {plan ? <PlanCards plan={plan} /> : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>

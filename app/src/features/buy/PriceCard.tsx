@@ -1,20 +1,13 @@
 import type { JobPlan, PlannedWork } from '@fine-spray/contract/planning';
 import { priceFor } from '@fine-spray/contract/planning';
-import { digitsOf, moneyRange, showText } from '@fine-spray/core';
+import { exactMoney, moneyRange, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { PaperButton, type PaperButtonProps } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-
-/** An amount to the coin: prices are not rounded again when they are shown. */
-const exactly = (amount: number, currency: string): string =>
-  new Intl.NumberFormat('en', {
-    style: 'currency',
-    currency,
-    minimumFractionDigits: Number.isInteger(amount) ? 0 : digitsOf(currency),
-  }).format(amount);
 
 function Line({ name, text, strong = false }: { name: string; text: string; strong?: boolean }) {
   return (
@@ -30,12 +23,22 @@ function Line({ name, text, strong = false }: { name: string; text: string; stro
 }
 
 /** What is asked for a job: one figure, how it comes about from the cost, and what each room is of it. */
-export function PriceCard({ work, plan }: { work: PlannedWork; plan: JobPlan }) {
+export function PriceCard({
+  job,
+  work,
+  plan,
+  risk,
+  aim,
+}: {
+  job: PaperButtonProps['job'];
+  work: PlannedWork;
+  plan: JobPlan;
+} & Pick<PaperButtonProps, 'risk' | 'aim'>) {
   const { system } = useUnits();
   const router = useRouter();
   const { price, rooms } = useMemo(() => priceFor(work, plan), [work, plan]);
   const { currency, terms } = plan.book;
-  const money = (amount: number) => exactly(amount, currency);
+  const money = (amount: number) => exactMoney(amount, currency);
   const percent = (share: number) => showText(share, 'percent', system);
   const nothing = terms.overhead === 0 && terms.profit === 0;
   return (
@@ -77,6 +80,7 @@ export function PriceCard({ work, plan }: { work: PlannedWork; plan: JobPlan }) 
           .map(({ name }) => name.toLowerCase())
           .join(', ')}.`}</Words>
       ) : null}
+      <PaperButton job={job} kind="offer" risk={risk ?? 'P80'} aim={aim ?? 'cost'} />
       <Button
         label="Overheads, profit and tax"
         kind="quiet"

@@ -1,3 +1,3 @@
-export { PaperButton } from './PaperButton';
+export { PaperButton, type PaperButtonProps } from './PaperButton';
 export { Papers } from './Papers';
 export { usePaperSize } from './usePaperSize';

@@ -199,6 +199,30 @@ function Book({ company }: { company: Company }) {
           onInvalid={(message) => onInvalid(`terms.${part}`, message)}
         />
       ))}
+      <TextField
+        label="Before the prices of an offer"
+        value={draft.offer.intro}
+        error={errors['offer.intro']}
+        multiline
+        onChange={(intro) => change({ offer: { ...draft.offer, intro } }, 'intro')}
+      />
+      <TextField
+        label="Terms of an offer"
+        value={draft.offer.terms}
+        error={errors['offer.terms']}
+        multiline
+        onChange={(terms) => change({ offer: { ...draft.offer, terms } }, 'offer terms')}
+      />
+      <View className="flex-row items-center justify-between">
+        <Words>Days an offer is valid</Words>
+        <Stepper
+          label="Days an offer is valid"
+          value={draft.offer.validDays}
+          min={1}
+          max={365}
+          onChange={(validDays) => change({ offer: { ...draft.offer, validDays } }, 'valid')}
+        />
+      </View>
       <Words size={18} weight="bold" heading={2}>
         What things cost
       </Words>
