@@ -16,6 +16,8 @@ export interface PaperHead {
   readonly title: string;
   readonly author: string;
   readonly date: string;
+  /** It goes to somebody who does not spray: nothing of the site stands at its foot. */
+  readonly forOthers?: boolean;
 }
 
 /** A column of a table: its title, its share of the width, and the side its cells keep to. */
@@ -44,7 +46,7 @@ const HUGE = 40;
 
 /**
  * A printed sheet: black on white, so that any printer does; texts flow from page to page, each with its number and
- * what to do when paint went under the skin.
+ * what to do when paint went under the skin; one for others than the crew has its number alone.
  */
 export class Paper {
   readonly #doc: PDFKit.PDFDocument;
@@ -276,13 +278,17 @@ export class Paper {
       .lineTo(this.#left + this.#width, top - 4)
       .lineWidth(0.5)
       .stroke();
+    const { title, date, forOthers = false } = this.#head;
+    doc.font(this.#fonts.regular).fontSize(SMALL);
+    if (forOthers) {
+      doc.text(`${title} · page ${page} of ${pages}`, this.#left, top, inside);
+      return;
+    }
     doc
       .font(this.#fonts.bold)
-      .fontSize(SMALL)
       .text(`${EMERGENCY_CARDS.skin.name}: ${EMERGENCY_CARDS.skin.lead}`, this.#left, top, inside);
-    doc.font(this.#fonts.regular).fontSize(SMALL);
+    doc.font(this.#fonts.regular);
     doc.text(PRECEDENCE_NOTE, this.#left, top + 12, { width: this.#width, lineBreak: true, height: 12 });
-    const { title, date } = this.#head;
     doc.text(`${title} · ${date} · page ${page} of ${pages}`, this.#left, top + 24, inside);
   }
 }

@@ -122,7 +122,7 @@ describe('the offer', () => {
     expect(total).toBeCloseTo(net + tax, 2);
     expect(text).toMatch(/North side, board and batten: prime with .*, 2 coats of /);
     expect(text).toContain('Scaffold and lifts, repairs beyond filling');
-    expect(text).not.toMatch(/hours|likely|overhead|profit/i);
+    expect(text).not.toMatch(/hours|likely|overhead|profit|under the skin/i);
   });
 
   it('says so where there is nothing to offer', async () => {

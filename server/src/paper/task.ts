@@ -41,6 +41,7 @@ export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uin
     title: `${rows.job.name}: ${PAPER_KINDS[kind].toLowerCase()}`,
     author: rows.company.name,
     date: options.date,
+    forOthers: kind === 'offer',
   });
   WRITERS[kind](paper, plannedJob(rows, options));
   return paper.file();
