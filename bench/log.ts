@@ -112,6 +112,7 @@ export function logOf(count: number): Entry[] {
       trueArea: 18 + 8 * random(),
       absorbed: 0,
       whole: 22,
+      over: 0.92,
       weather,
     });
     if (coatNumber % 5 === 0)
