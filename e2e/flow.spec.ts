@@ -293,24 +293,26 @@ test(
   },
 );
 
-test('the tips of a job: few, ours first, put on its surfaces in one step and taken back', async ({
-  page,
-}) => {
-  await page.goto(`${address()}${await demoJob()}/take`);
-  await page.getByRole('button', { name: 'Fewer tips' }).click();
-  const answer = page.getByTestId('job-tips-answer');
-  await expect(answer).toContainText(/\d tips, (all ours|\d to buy)/);
-  await expect(answer).toContainText('Every coat stays within 10 % of its best tip.');
-  const tips = await page.getByTestId('job-tip').count();
-  await page.getByRole('radio', { name: '3', exact: true }).click();
-  await expect(page.getByTestId('job-tip')).toHaveCount(3);
-  await page.getByRole('radio', { name: 'Any', exact: true }).click();
-  await expect(page.getByTestId('job-tip')).toHaveCount(tips);
-  await page.getByRole('button', { name: 'Use these tips' }).click();
-  await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toHaveCount(0);
-});
+test(
+  'the tips of a job: few, ours first, put on its surfaces in one step and taken back',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}${await demoJob()}/take`);
+    await page.getByRole('button', { name: 'Fewer tips' }).click();
+    const answer = page.getByTestId('job-tips-answer');
+    await expect(answer).toContainText(/\d tips, (all ours|\d to buy)/);
+    await expect(answer).toContainText('Every coat stays within 10 % of its best tip.');
+    const tips = await page.getByTestId('job-tip').count();
+    await page.getByRole('radio', { name: '3', exact: true }).click();
+    await expect(page.getByTestId('job-tip')).toHaveCount(3);
+    await page.getByRole('radio', { name: 'Any', exact: true }).click();
+    await expect(page.getByTestId('job-tip')).toHaveCount(tips);
+    await page.getByRole('button', { name: 'Use these tips' }).click();
+    await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText(/^\d tips on \d+ surfaces\.$/)).toHaveCount(0);
+  },
+);
 
 test('the buy list of a job: containers by the risk chosen, where the paint goes, what makes it unsure', async ({
   page,

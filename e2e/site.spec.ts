@@ -372,42 +372,44 @@ test('the card goes out as a drawing, and the list of what to take says what the
   await expect(page.getByRole('checkbox', { name: /^Tip / }).first()).toHaveAttribute('aria-checked', 'true');
 });
 
-test('a coating of one’s own: typed from its sheet, what the sheet does not say marked, its advice beside the card', async ({
-  page,
-}) => {
-  await page.goto(`${address()}/kit`);
-  await page.getByRole('button', { name: 'Add a coating' }).click();
-  await page.getByLabel('Name').fill('Harbour matt');
-  await page.getByRole('button', { name: /^Kind of coating: / }).click();
-  await page.getByRole('radio', { name: /^Interior wall matt/ }).click();
-  await expect(page.getByText(/^Working default, 32–40 %$/)).toBeVisible();
-  await page.getByRole('radio', { name: 'KU' }).click();
-  await page.getByLabel('Krebs units').fill('20');
-  await expect(page.getByRole('alert').filter({ hasText: /between 53 and 141/ })).toBeVisible();
-  await page.getByLabel('Krebs units').fill('98');
-  await expect(page.getByText(/^Data sheet: 98 KU, \d/)).toBeVisible();
-  await page.getByLabel('Orifice from').fill('23');
-  await page.getByLabel('Orifice to').fill('21');
-  await expect(page.getByText('Orifice: the second number is the larger one.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Store', exact: true })).toBeDisabled();
-  await page.getByLabel('Orifice to').fill('25');
-  await page.getByLabel('What to wear').fill('A mask with filter A2 in small rooms');
-  await page.getByRole('button', { name: 'Store', exact: true }).click();
-  await expect(page.getByText('Data sheet: viscosity, orifice, what to wear')).toBeVisible();
+test(
+  'a coating of one’s own: typed from its sheet, what the sheet does not say marked, its advice beside the card',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}/kit`);
+    await page.getByRole('button', { name: 'Add a coating' }).click();
+    await page.getByLabel('Name').fill('Harbour matt');
+    await page.getByRole('button', { name: /^Kind of coating: / }).click();
+    await page.getByRole('radio', { name: /^Interior wall matt/ }).click();
+    await expect(page.getByText(/^Working default, 32–40 %$/)).toBeVisible();
+    await page.getByRole('radio', { name: 'KU' }).click();
+    await page.getByLabel('Krebs units').fill('20');
+    await expect(page.getByRole('alert').filter({ hasText: /between 53 and 141/ })).toBeVisible();
+    await page.getByLabel('Krebs units').fill('98');
+    await expect(page.getByText(/^Data sheet: 98 KU, \d/)).toBeVisible();
+    await page.getByLabel('Orifice from').fill('23');
+    await page.getByLabel('Orifice to').fill('21');
+    await expect(page.getByText('Orifice: the second number is the larger one.')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Store', exact: true })).toBeDisabled();
+    await page.getByLabel('Orifice to').fill('25');
+    await page.getByLabel('What to wear').fill('A mask with filter A2 in small rooms');
+    await page.getByRole('button', { name: 'Store', exact: true }).click();
+    await expect(page.getByText('Data sheet: viscosity, orifice, what to wear')).toBeVisible();
 
-  await page.goto(`${address()}/set-up`);
-  await openQuestion(page, 'with');
-  await page.getByRole('button', { name: /^Coating: / }).click();
-  await page.getByRole('radio', { name: 'Harbour matt' }).click();
-  const beside = page.getByTestId('beside-sheet');
-  await expect(beside).toContainText('23 to 25 thou');
+    await page.goto(`${address()}/set-up`);
+    await openQuestion(page, 'with');
+    await page.getByRole('button', { name: /^Coating: / }).click();
+    await page.getByRole('radio', { name: 'Harbour matt' }).click();
+    const beside = page.getByTestId('beside-sheet');
+    await expect(beside).toContainText('23 to 25 thou');
 
-  await expect(page.getByTestId('sheet-wear')).toContainText('filter A2');
-  await page.goto(`${address()}/kit`);
-  await page.getByRole('link', { name: /Harbour matt/ }).click();
-  await page.getByRole('button', { name: 'Delete this coating' }).click();
-  await expect(page.getByText('Harbour matt is deleted.')).toBeVisible();
-});
+    await expect(page.getByTestId('sheet-wear')).toContainText('filter A2');
+    await page.goto(`${address()}/kit`);
+    await page.getByRole('link', { name: /Harbour matt/ }).click();
+    await page.getByRole('button', { name: 'Delete this coating' }).click();
+    await expect(page.getByText('Harbour matt is deleted.')).toBeVisible();
+  },
+);
 
 test('kit is added, refused where it cannot be, changed and taken back', async ({ page }) => {
   await page.goto(`${address()}/kit`);

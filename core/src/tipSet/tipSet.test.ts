@@ -12,6 +12,7 @@ const on = (number: number, score: number): TipOnSurface => ({
   score,
   time: 1000 / score,
   paint: 0.01 / score,
+  variation: 0.1 / score,
 });
 
 /** What a set costs, by its definition: surfaces without a tip, and beyond the loss, tips to buy, tips, and what is lost in all. */
@@ -188,6 +189,8 @@ describe('the tips of a job', () => {
       tip: tip(1),
       ids: ['wall'],
       time: expect.closeTo(32.05, 2) as number,
+      // 0.1 ÷ 0.78 − 0.1 ÷ 0.8
+      evenness: expect.closeTo(0.003205, 6) as number,
     });
     // Ours before one to buy, within the loss
     expect(tipsOf(tipSetFor(surfaces.slice(0, 1), { rack: [tip(2)], loss: 0.05 }))).toEqual([tip(2)]);

@@ -10,6 +10,8 @@ export interface TipOnSurface {
   readonly time: number;
   /** Through the gun in all coats, m³. */
   readonly paint: number;
+  /** How far the film of its fan varies with a usual hand, relative. */
+  readonly variation: number;
 }
 
 /** A surface, or a layer of one, with every tip that works on it; in the order they are sprayed. */
@@ -55,6 +57,8 @@ export interface OneMore {
   readonly ours: boolean;
   readonly time: number;
   readonly paint: number;
+  /** How much less the film varies on those surfaces, in the mean: less than nothing where it varies more. */
+  readonly evenness: number;
   /** Surfaces it would be better on. */
   readonly ids: readonly string[];
 }
@@ -293,25 +297,27 @@ function oneMore(
   rack: readonly Tip[],
 ): readonly OneMore[] {
   const byId = new Map(uses.map((use) => [use.id, use]));
-  const found = new Map<string, { tip: Tip; time: number; paint: number; ids: string[] }>();
+  const found = new Map<string, { tip: Tip; time: number; paint: number; even: number; ids: string[] }>();
   for (const { id, tips } of surfaces) {
     const used = byId.get(id)?.used;
     if (!used) continue;
     for (const one of tips) {
       if (one.score <= used.score + HAIR) continue;
       const key = keyOf(one.tip);
-      const more = found.get(key) ?? { tip: one.tip, time: 0, paint: 0, ids: [] };
+      const more = found.get(key) ?? { tip: one.tip, time: 0, paint: 0, even: 0, ids: [] };
       found.set(key, more);
       more.time += used.time - one.time;
       more.paint += used.paint - one.paint;
+      more.even += used.variation - one.variation;
       more.ids.push(id);
     }
   }
   return [...found.values()]
     .sort((a, b) => b.time - a.time)
     .slice(0, NAMED)
-    .map((one) => ({
+    .map(({ even, ...one }) => ({
       ...one,
+      evenness: even / one.ids.length,
       code: writeTipCode(one.tip),
       ours: isIn(rack, one.tip),
     }));

@@ -18,5 +18,6 @@ export function tipsOn(request: SetupRequest, system: UnitSystem = 'metric'): re
     score,
     time: candidate.sprayingTime,
     paint: candidate.flow * candidate.triggerTime,
+    variation: candidate.overlap.variation,
   }));
 }

@@ -5,6 +5,7 @@ import {
   counted,
   showText,
   writeTipCode,
+  type OneMore,
   type TipSet,
   type TipUse,
   type UnitSystem,
@@ -95,6 +96,15 @@ function lossText({ used, best }: TipUse, system: UnitSystem): string {
   const time = showText(Math.abs(more), 'trigger', system);
   if (time.startsWith('0 ')) return '';
   return `: ${time} ${more > 0 ? 'slower' : 'quicker'} than with ${writeTipCode(best.tip)}, its best`;
+}
+
+/** "617 standard, on your rack: 12 min and 0.5 L on 9 surfaces, the film as even." */
+function moreText({ code, tip, ours, time, paint, evenness, ids }: OneMore, system: UnitSystem): string {
+  const litres = paint > 0 ? ` and ${showText(paint, 'volume', system)}` : '';
+  const points = Math.round(100 * Math.abs(evenness));
+  const even =
+    points === 0 ? 'the film as even' : `the film ${points} % ${evenness > 0 ? 'more' : 'less'} even`;
+  return `${code} ${FAMILY_DATA[tip.family].name.toLowerCase()}${ours ? ', on your rack' : ''}: ${showText(time, 'trigger', system)}${litres} on ${counted(ids.length, 'layer')}, ${even}.`;
 }
 
 export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { startWorker?: StartWorker }) {
@@ -216,10 +226,8 @@ export function JobTips({ job, surfaces, kit, startWorker }: LoadedJob & { start
         <Panel title="One more would save">
           {set.more
             .filter(({ time }) => time > 0)
-            .map(({ code, tip, ours, time, paint, ids }) => (
-              <Words key={`${tip.family} ${code}`}>
-                {`${code} ${FAMILY_DATA[tip.family].name.toLowerCase()}${ours ? ', on your rack' : ''}: ${showText(time, 'trigger', system)}${paint > 0 ? ` and ${showText(paint, 'volume', system)}` : ''} on ${counted(ids.length, 'surface')}.`}
-              </Words>
+            .map((one) => (
+              <Words key={`${one.tip.family} ${one.code}`}>{moreText(one, system)}</Words>
             ))}
         </Panel>
       ) : null}
