@@ -49,6 +49,13 @@ test(
     await area(page, 'Walls').toBe(40.2);
     await stored(page);
 
+    // Its state is said of all of it at once, and taken back.
+    await page.getByRole('radio', { name: 'Poor' }).click();
+    await expect(page.getByText(/^\d+ surfaces: poor\.$/)).toBeVisible();
+    await expect(page.getByRole('radio', { name: 'Poor' })).toBeChecked();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('radio', { name: 'Not said' })).toBeChecked();
+
     await page.getByRole('button', { name: /^Walls .*How it was/ }).click();
     const sheet = page.getByRole('dialog');
     await expect(sheet.getByText('1.20 m × 1.20 m', { exact: true })).toHaveCount(2);

@@ -28,6 +28,7 @@ import { useWide } from '@/ui/wide';
 import { Counting } from './Counting';
 import { ElevationSizes } from './ElevationSizes';
 import { Follows } from './Follows';
+import { RoomState } from './RoomState';
 import { LaserTool } from './LaserTool';
 import { PlanDrawing } from './PlanDrawing';
 import { RoomSizes } from './RoomSizes';
@@ -116,6 +117,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
         </View>
       ) : null}
       <Follows place={measure} derived={derived.surfaces} stored={stored} onSkip={skip} />
+      <RoomState surfaces={stored} />
       {derived.surfaces.length === 0 && measure.kind === 'loose' ? (
         <Words colour="ink2">Count fences, stairs or doors below: their areas stand here.</Words>
       ) : null}
