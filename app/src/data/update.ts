@@ -4,7 +4,11 @@ interface WithUpdate {
 }
 
 const NAME = 'fine-spray-update';
+/** How long the new version gets to take over before it is asked again, ms. */
+const AGAIN_AFTER = 2_000;
 const waiting = () => (globalThis as WithUpdate).fineSprayUpdate ?? undefined;
+
+let asking: ReturnType<typeof setInterval> | undefined;
 
 /** A new version of the program: fetched already, used when somebody says so. */
 export const update = {
@@ -13,6 +17,20 @@ export const update = {
     globalThis.addEventListener?.(NAME, listener);
     return () => globalThis.removeEventListener?.(NAME, listener);
   },
-  /** Lets the new version take over; start.js opens the page anew then. */
-  use: (): void => waiting()?.postMessage({ type: 'SKIP_WAITING' }),
+  /**
+   * Lets the new version take over; start.js opens the page anew then. It is asked until it has: a worker that was asleep may
+   * miss the first, and where the page missed its taking over it is opened anew from here. A second tap asks nothing more.
+   */
+  use: (): void => {
+    const worker = waiting();
+    if (worker === undefined || asking !== undefined) return;
+    const ask = () => worker.postMessage({ type: 'SKIP_WAITING' });
+    ask();
+    asking = setInterval(() => {
+      if (worker.state === 'installed') return ask();
+      clearInterval(asking);
+      asking = undefined;
+      if (worker.state === 'activated') globalThis.location.reload();
+    }, AGAIN_AFTER);
+  },
 };
