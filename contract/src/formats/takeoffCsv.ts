@@ -332,13 +332,14 @@ function readCounted(
   if (name.trim() === '' || !column) return undefined;
   const item = ITEM_IDS.find((one) => one === name.trim().toLowerCase());
   const values = parts.map((part) => part.trim().split(/\s+/));
+  const valueOf = (of: string) => values.find(([first]) => first?.toLowerCase() === of)?.[1];
   const number = (of: string): number | undefined => {
-    const found = values.find(([first]) => first?.toLowerCase() === of)?.[1];
+    const found = valueOf(of);
     return found === undefined ? undefined : Number(found.replace(',', '.'));
   };
   const sizes: Partial<Record<SizeName, number>> = {};
   for (const size of SIZE_NAMES) {
-    const found = values.find(([first]) => first?.toLowerCase() === size)?.[1];
+    const found = valueOf(size);
     const read = found === undefined ? undefined : readMeasure(found, column, 'length');
     if (read?.ok) sizes[size] = read.value;
   }

@@ -91,13 +91,10 @@ function movesOf(buyings: readonly Buying[], surfaces: readonly Surface[]): numb
 }
 
 /** What there is to do on some surfaces. */
-function workOn(
-  { surfaces, places, job, buyings, trigger, book }: PlannedWork,
-  protection = coveringOf(surfaces, places),
-) {
+function workOn({ surfaces, places, job, buyings, trigger, book }: PlannedWork) {
   return {
     trigger,
-    protection,
+    protection: coveringOf(surfaces, places),
     surfaces: preparingOf(surfaces.map(workedSurface), book.openingsOffLabour),
     moves: movesOf(buyings, surfaces),
     ...changesOf(buyings.map(({ order }) => archetypeOf(order.coating.archetype).base)),
@@ -155,15 +152,20 @@ export function priceFor(
 
 /** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open. */
 export function jobPlan(planned: PlannedWork): JobPlan {
-  const { surfaces, places, coatings, buyings, book } = planned;
-  const protection = coveringOf(surfaces, places);
-  const work = workOn(planned, protection);
+  const { surfaces, coatings, buyings, book } = planned;
+  const work = workOn(planned);
   const { hours, days } = workWithDays(work, ratesOf(book), book.notCounted);
   const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
   const tips = tipWear(
     buyings.map(({ order, likely }) => ({ name: order.name, likely, life: coatingInputs(order).life })),
   );
-  const consumables = consumablesFor({ protection, paint, coatings: buyings.length, days, tips });
+  const consumables = consumablesFor({
+    protection: work.protection,
+    paint,
+    coatings: buyings.length,
+    days,
+    tips,
+  });
   const cost = jobCost({
     paint: buyings.map((buying) => ({ name: buying.order.name, cost: paintCost(buying) })),
     consumables,

@@ -4,6 +4,7 @@ import {
   floorArea,
   pieceArea,
   piecesOf,
+  runOf,
   type Element,
   type ItemId,
   type PlaceMeasure,
@@ -76,11 +77,7 @@ function whereFinishesMeet(surfaces: readonly CoveredSurface[]): number {
   const differs = ({ coatingId }: CoveredSurface) =>
     coatingId !== undefined && walls.some((wall) => wall.coatingId !== coatingId);
   let line = 0;
-  for (const { geometry } of of('trim').filter(differs))
-    for (const piece of piecesOf(geometry)) {
-      const { width, height } = extentOf(piece);
-      line += Math.max(width, height) * piece.count;
-    }
+  for (const { geometry } of of('trim').filter(differs)) line += runOf(geometry);
   for (const { geometry } of of('ceiling').filter(differs))
     for (const piece of piecesOf(geometry)) {
       const { width, height } = extentOf(piece);
@@ -89,8 +86,13 @@ function whereFinishesMeet(surfaces: readonly CoveredSurface[]): number {
   return line;
 }
 
+interface StairLength {
+  readonly spindles: number;
+  readonly rails: number;
+}
+
 /** Length of stairs by their parts, m: by the rails, or by how many spindles there are. */
-function stairLength(surfaces: readonly CoveredSurface[]): { spindles: number; rails: number } {
+function stairLength(surfaces: readonly CoveredSurface[]): StairLength {
   let [spindles, rails] = [0, 0];
   for (const { element, geometry } of surfaces) {
     if (element !== 'spindles') continue;
@@ -104,7 +106,11 @@ function stairLength(surfaces: readonly CoveredSurface[]): { spindles: number; r
 }
 
 /** Floor of a room, m²: by its plan, else by its ceilings, else a strip along its walls; and a strip beside its stair and fences. */
-function floorOf(surfaces: readonly CoveredSurface[], places: ReadonlyMap<string, CoveredPlace>): number {
+function floorOf(
+  surfaces: readonly CoveredSurface[],
+  places: ReadonlyMap<string, CoveredPlace>,
+  { spindles, rails }: StairLength,
+): number {
   const rooms = new Map(
     surfaces.flatMap(({ placeId }) => {
       const place = placeId ? places.get(placeId) : undefined;
@@ -119,10 +125,9 @@ function floorOf(surfaces: readonly CoveredSurface[], places: ReadonlyMap<string
       if (element === 'ceiling' && side === 'inside') ceiling += pieceArea(piece) * piece.count;
       if (element === 'wall') strip += width * piece.count * STRIP;
       if (element === 'lapped-fence') fence += width * piece.count * STRIP;
-      if (element === 'open-fence') fence += Math.max(width, 0) * STRIP;
+      if (element === 'open-fence') fence += width * STRIP;
     }
   }
-  const { spindles, rails } = stairLength(surfaces);
   const room = measured > 0 ? measured : Math.max(ceiling, strip);
   return room + fence + Math.max(spindles, rails / 2) * STRIP;
 }
@@ -173,8 +178,9 @@ export function coveringOf(
   const byRoom = new Map<string, CoveredSurface[]>();
   for (const surface of surfaces) addTo(byRoom, surface.room, surface);
   for (const inRoom of byRoom.values()) {
-    maskingLine += whereFinishesMeet(inRoom) + stairLength(inRoom).rails;
-    floorCover += floorOf(inRoom, places);
+    const stair = stairLength(inRoom);
+    maskingLine += whereFinishesMeet(inRoom) + stair.rails;
+    floorCover += floorOf(inRoom, places, stair);
     if (inRoom.some(({ side }) => side === 'inside')) rooms += 1;
   }
   return {

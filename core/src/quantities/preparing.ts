@@ -3,6 +3,7 @@ import {
   pieceArea,
   piecesOf,
   openingsArea,
+  runOf,
   type Condition,
   type Element,
   type Side,
@@ -93,13 +94,6 @@ function highShareOf({ element, side, geometry }: WorkedSurface): number {
   return all > 0 ? high / all : 0;
 }
 
-/** Length of the joints of trim with what it stands on. */
-const jointsOf = (geometry: SurfaceGeometry): number =>
-  piecesOf(geometry).reduce((sum, piece) => {
-    const { width, height } = extentOf(piece);
-    return sum + Math.max(width, height) * piece.count;
-  }, 0);
-
 /**
  * The work on the surfaces of a job, from their sizes, state and coats.
  * @param deducted whether openings are taken off for labour, as they are for paint
@@ -127,7 +121,7 @@ export function preparingOf(surfaces: readonly WorkedSurface[], deducted: boolea
     if (painted && side === 'outside') sum.scraped += area * BY_STATE.scraping[state];
     if (!fence) sum.filled += area * BY_STATE.filling[state];
     if (!fence && !MASONRY.has(kind)) sum.sanded += area * BY_STATE.sanding[state];
-    if (element === 'trim') sum.caulked += jointsOf(geometry);
+    if (element === 'trim') sum.caulked += runOf(geometry);
     const drinks = !painted && (ROUGH.has(kind) || BOARD.has(kind));
     if (drinks && (element === 'wall' || element === 'ceiling')) sum.backRolled += area;
     if (FINE.has(element)) sum.between += area * Math.max(0, coats - 1);

@@ -289,6 +289,13 @@ function checkOpenings(piece: PieceGeometry, field: string, system: UnitSystem) 
   return undefined;
 }
 
+/** How long all pieces are together, each along its longer side, m. */
+export const runOf = (geometry: SurfaceGeometry): number =>
+  piecesOf(geometry).reduce((sum, piece) => {
+    const { width, height } = extentOf(piece);
+    return sum + Math.max(width, height) * piece.count;
+  }, 0);
+
 function checkOverride({ override }: SurfaceGeometry, system: UnitSystem): Refusal | undefined {
   if (!override) return undefined;
   if (override.reason.trim() === '') {

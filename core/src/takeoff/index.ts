@@ -36,6 +36,7 @@ export {
   pieceArea,
   piecesOf,
   rectangle,
+  runOf,
   type AreaBreakdown,
   type AreaOverride,
   type ItemGeometry,

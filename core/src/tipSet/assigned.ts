@@ -1,3 +1,5 @@
+import { addTo } from '../grouping';
+import { isSameTip } from '../tip';
 import type { SurfaceTips, TipOnSurface, TipUse } from './tipSet';
 
 /** Room for what the last digit of a score is off. */
@@ -36,20 +38,17 @@ function optionsOf(tips: readonly TipOnSurface[], best: TipOnSurface, loss: numb
  * A tip of a set for each work, with the fewest changes between neighbours and, of such, the least lost: each stays within its loss.
  * Neighbours are works with one paint, one after the other in the order given; with another paint the line is flushed anyhow. Exact, by
  * dynamic programming over the works of a paint.
- * @param sameTip whether two tips are one
  * @param mine the tips of the set that work on a work
  */
 export function assigned(
   works: readonly SurfaceTips[],
   mine: (work: SurfaceTips) => readonly TipOnSurface[],
   loss: number,
-  sameTip: (one: TipOnSurface, other: TipOnSurface) => boolean,
 ): Assigned {
   const ofPaint = new Map<string, SurfaceTips[]>();
   for (const work of works) {
     if (mine(work).length === 0) continue;
-    const paint = work.paint ?? '';
-    ofPaint.set(paint, [...(ofPaint.get(paint) ?? []), work]);
+    addTo(ofPaint, work.paint ?? '', work);
   }
   const used = new Map<SurfaceTips, TipOnSurface>();
   let changes = 0;
@@ -63,7 +62,7 @@ export function assigned(
         return ways
           .map((before) => ({
             used: option,
-            changes: before.changes + (sameTip(before.used, option) ? 0 : 1),
+            changes: before.changes + (isSameTip(before.used.tip, option.tip) ? 0 : 1),
             lost: before.lost + lost,
             before,
           }))

@@ -267,9 +267,8 @@ function described(
 ): TipSet {
   const mine = ({ tips }: SurfaceTips) =>
     tips.filter(({ tip }) => chosen.some((column) => isSameTip(column.tip, tip)));
-  const sameTip = (one: TipOnSurface, other: TipOnSurface) => isSameTip(one.tip, other.tip);
-  const { uses, changes } = assigned(sprayed, mine, allowed, sameTip);
-  const atBest = assigned(sprayed, mine, 0, sameTip);
+  const { uses, changes } = assigned(sprayed, mine, allowed);
+  const atBest = assigned(sprayed, mine, 0);
   const tips = chosen
     .map(({ tip, ours }): TipOfSet => ({
       tip,

@@ -1,6 +1,6 @@
 import type { Surface } from '@fine-spray/contract';
 import { layersOf, priceFor, type Kit } from '@fine-spray/contract/planning';
-import { NEVER_COUNTED, TASKS, exactMoney } from '@fine-spray/core/quantities';
+import { exactMoney } from '@fine-spray/core/quantities';
 import { capital, counted, showText } from '@fine-spray/core/units';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
@@ -80,8 +80,7 @@ export function writeOffer(paper: Paper, planned: PlannedJob): void {
     ],
   );
   paper.heading('Not in it');
-  const off = book.notCounted.map((task) => TASKS[task].toLowerCase());
-  paper.text(`${capital([...off, ...NEVER_COUNTED].join(', '))}.`);
+  paper.text(`${capital(plan.notCounted.join(', '))}.`);
   if (terms !== '') {
     paper.heading('Terms');
     paper.text(terms);

@@ -12,7 +12,6 @@ import {
   small,
   sizesAlone,
   completeSizes,
-  type Condition,
   type SetupCard,
   type UnitSystem,
 } from '@fine-spray/core';
@@ -26,12 +25,6 @@ import { useTheme } from '@/ui/theme/theme';
 export const QUESTIONS = { what: 'What is sprayed', with: 'With what', machine: 'By which machine' } as const;
 export type Question = keyof typeof QUESTIONS;
 const QUESTION_IDS = Object.keys(QUESTIONS) as Question[];
-
-const CONDITION_WORDS: Readonly<Record<Condition, string>> = {
-  sealed: 'sealed',
-  bare: 'bare',
-  stained: 'stained',
-};
 
 /** "9.6 × 3.2 m", "6: 0.9 × 2.1 m"; the area where it has no such sizes. */
 function sizeText(geometry: SetupSurface['geometry'], system: UnitSystem): string {
@@ -79,7 +72,7 @@ export function saidOf(
   return {
     what: {
       line: `${kind ? pieceKind(kind).name : ELEMENT_DATA[surface.element].name}, ${small(SURFACE_KINDS[surface.kind].name)}`,
-      more: `${sizeText(surface.geometry, system)}, ${CONDITION_WORDS[surface.condition]}`,
+      more: `${sizeText(surface.geometry, system)}, ${surface.condition}`,
     },
     with: {
       line: coating?.name ?? 'No coating',
