@@ -8,6 +8,7 @@ import {
   rateLimits,
   rateShown,
   type Consumable,
+  type PriceTerms,
   type Task,
   type WorkRate,
   type WorkRates,
@@ -52,8 +53,21 @@ export const ratesOf = (book: Pick<CompanyBook, 'rates'>): WorkRates => ({
   ...Object.fromEntries(Object.entries(book.rates).filter(([, value]) => value !== undefined)),
 });
 
-const share = (label: string, most: number) =>
-  numberWithin(label, 0, most, `${label} must be between 0 % and ${most * 100} %.`);
+/** What may be put on a cost; the company's money for rounding and the least price. */
+export const TERM_LIMITS = {
+  overhead: { min: 0, max: 2 },
+  profit: { min: 0, max: 2 },
+  tax: { min: 0, max: 1 },
+  rounding: { min: 0.001, max: 10_000 },
+  minimum: { min: 0, max: 1_000_000 },
+} as const satisfies Record<keyof PriceTerms, { readonly min: number; readonly max: number }>;
+/** Days an offer may be valid. */
+export const VALID_DAYS = { min: 1, max: 365 } as const;
+
+const share = (label: string, { min, max }: { readonly min: number; readonly max: number }) =>
+  numberWithin(label, min, max, `${label} must be between ${min * 100} % and ${max * 100} %.`);
+const amount = (label: string, part: 'rounding' | 'minimum', sentence: string) =>
+  numberWithin(label, TERM_LIMITS[part].min, TERM_LIMITS[part].max, sentence);
 
 const prices = Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, price('Price')])) as Record<
   Consumable,
@@ -86,11 +100,11 @@ export const companyBook = z
     /** What is put on the cost of a job: shares of it, and how its price ends. */
     terms: z
       .object({
-        overhead: share('Overheads', 2),
-        profit: share('Profit', 2),
-        tax: share('Tax', 1),
-        rounding: numberWithin('Rounding', 0.001, 10_000, 'A price is rounded to between 0.001 and 10,000.'),
-        minimum: numberWithin('Minimum', 0, 1_000_000, 'The least price is between 0 and 1,000,000.'),
+        overhead: share('Overheads', TERM_LIMITS.overhead),
+        profit: share('Profit', TERM_LIMITS.profit),
+        tax: share('Tax', TERM_LIMITS.tax),
+        rounding: amount('Rounding', 'rounding', 'A price is rounded to between 0.001 and 10,000.'),
+        minimum: amount('Minimum', 'minimum', 'The least price is between 0 and 1,000,000.'),
       })
       .strict()
       .default({ ...NO_TERMS }),
@@ -99,7 +113,12 @@ export const companyBook = z
       .object({
         intro: text('Words before the prices', 2000),
         terms: text('Terms', 4000),
-        validDays: numberWithin('Days it is valid', 1, 365, 'An offer is valid for 1 to 365 days.').int({
+        validDays: numberWithin(
+          'Days it is valid',
+          VALID_DAYS.min,
+          VALID_DAYS.max,
+          'An offer is valid for 1 to 365 days.',
+        ).int({
           error: 'Days come in whole numbers.',
         }),
       })

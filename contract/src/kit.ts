@@ -2,10 +2,11 @@ import {
   ARCHETYPE_IDS,
   COATING_PROPERTIES,
   COATING_PROPERTY_NAMES,
+  CUP_IDS,
+  SHEET_LIMITS,
   checkCoating,
   type CoatingProperty,
 } from '@fine-spray/core/coating';
-import { CUP_IDS } from '@fine-spray/core/coating';
 import { FITTINGS } from '@fine-spray/core/kit';
 import { SPRAYER_CLASSES } from '@fine-spray/core/line';
 import { HARDENERS, POWERS } from '@fine-spray/core/safety';
@@ -48,9 +49,20 @@ const overrideShape = Object.fromEntries(
 
 const sheetRange = (low: ReturnType<typeof numberWithin>, high: ReturnType<typeof numberWithin>) =>
   z.object({ low, high }).strict();
-const thou = (label: string) => numberWithin(label, 5, 60, 'An orifice is between 5 and 60 thou.');
+const thou = (label: string) =>
+  numberWithin(
+    label,
+    SHEET_LIMITS.orifice.min,
+    SHEET_LIMITS.orifice.max,
+    'An orifice is between 5 and 60 thou.',
+  );
 const sheetPressure = (label: string) =>
-  numberWithin(label, 5e5, 5e7, 'Pressure must be between 5 and 500 bar.');
+  numberWithin(
+    label,
+    SHEET_LIMITS.pressure.min,
+    SHEET_LIMITS.pressure.max,
+    'Pressure must be between 5 and 500 bar.',
+  );
 const sheetReading = numberWithin('Viscosity', 1, 50_000, 'This reading must be between 1 and 50,000.');
 
 /** What a maker's sheet says beside the values that stand in for working defaults, as it stands there. */
@@ -59,8 +71,8 @@ export const coatingSheet = z
     /** Theoretical, 1/m: m² over m³. */
     spreadingRate: numberWithin(
       'Spreading rate',
-      1e3,
-      6e4,
+      SHEET_LIMITS.spreadingRate.min,
+      SHEET_LIMITS.spreadingRate.max,
       'A spreading rate is between 1 and 60 m²/L.',
     ).optional(),
     viscosity: z
@@ -75,8 +87,8 @@ export const coatingSheet = z
     /** s */
     recoatLatest: numberWithin(
       'Latest recoat',
-      3600,
-      3.6e7,
+      SHEET_LIMITS.recoatLatest.min,
+      SHEET_LIMITS.recoatLatest.max,
       'Latest recoat is between 1 and 10,000 hours.',
     ).optional(),
     wear: line('What to wear', 300).optional(),

@@ -19,6 +19,8 @@ export {
 } from './properties';
 export type { Coating, CoatingOverride, CoatingSheet, SheetRange, SheetViscosity } from './coating';
 export {
+  SHEET,
+  SHEET_LIMITS,
   checkSheet,
   krebsViscosity,
   orificesOf,

@@ -29,6 +29,16 @@ const KREBS = {
   at: of(25, '°C'),
 } as const;
 
+/** What a sheet may say: beyond it is a slip of the hand. SI, but thou for the orifice and the sheet's own units for KU. */
+export const SHEET_LIMITS = {
+  orifice: { min: 5, max: 60 },
+  pressure: { min: of(5, 'bar'), max: of(500, 'bar') },
+  spreadingRate: { min: of(1, 'm²/L'), max: of(60, 'm²/L') },
+  recoatLatest: { min: of(1, 'h'), max: of(10_000, 'h') },
+  viscosity: { min: 0.005, max: 50 },
+  krebs: KREBS.limits,
+} as const;
+
 /** How far a viscosity may be off that was turned from another measure: straight line, unknown shear rate, cup against cup. */
 export const TURNED_RANGE = 0.25;
 
@@ -65,7 +75,7 @@ export function sheetViscosity(
   if (viscosity.as === 'cP') {
     const checked = within(
       viscosity.value / 1000,
-      { min: 0.005, max: 50 },
+      SHEET_LIMITS.viscosity,
       'viscosity',
       system,
       field,
@@ -130,15 +140,16 @@ export function sheetDisagrees(coating: Coating, system: UnitSystem = 'metric'):
 }
 
 const rangeChecks = [
-  ['orifice', { min: 5, max: 60 }, 'Orifice'],
-  ['pressure', { min: of(5, 'bar'), max: of(500, 'bar') }, 'Pressure'],
+  ['orifice', 'Orifice'],
+  ['pressure', 'Pressure'],
 ] as const;
 
 /** What of a sheet cannot be: ranges the wrong way round, units off their scale. */
 export function checkSheet(coating: Coating, system: UnitSystem = 'metric'): Result<CoatingSheet> {
   const sheet = coating.sheet ?? {};
-  for (const [name, limits, label] of rangeChecks) {
+  for (const [name, label] of rangeChecks) {
     const range = sheet[name];
+    const limits = SHEET_LIMITS[name];
     if (!range) continue;
     for (const end of ['low', 'high'] as const) {
       const field = `sheet.${name}.${end}`;
@@ -154,10 +165,9 @@ export function checkSheet(coating: Coating, system: UnitSystem = 'metric'): Res
     }
   }
   if (sheet.spreadingRate !== undefined) {
-    const limits = { min: of(1, 'm²/L'), max: of(60, 'm²/L') };
     const rate = within(
       sheet.spreadingRate,
-      limits,
+      SHEET_LIMITS.spreadingRate,
       'spreading',
       system,
       'sheet.spreadingRate',
@@ -172,7 +182,7 @@ export function checkSheet(coating: Coating, system: UnitSystem = 'metric'): Res
   if (sheet.recoatLatest !== undefined) {
     const latest = within(
       sheet.recoatLatest,
-      { min: of(1, 'h'), max: of(10_000, 'h') },
+      SHEET_LIMITS.recoatLatest,
       'duration',
       system,
       'sheet.recoatLatest',

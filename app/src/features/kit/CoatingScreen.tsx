@@ -3,6 +3,7 @@ import {
   ARCHETYPE_IDS,
   CUPS,
   CUP_IDS,
+  SHEET_LIMITS,
   archetypeOf,
   checkCoating,
   of,
@@ -206,7 +207,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
       <SheetValueField
         label="Spreading rate, theoretical"
         kind="spreading"
-        bounds={{ min: of(1, 'm²/L'), max: of(60, 'm²/L') }}
+        bounds={SHEET_LIMITS.spreadingRate}
         value={sheet.spreadingRate}
         missing="Not given: solids over dry film"
         error={errorAt('sheet.spreadingRate')}
@@ -226,7 +227,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
         label="Tip advised, thou"
         noun="Orifice"
         kind="count"
-        bounds={{ min: 5, max: 60 }}
+        bounds={SHEET_LIMITS.orifice}
         value={sheet.orifice}
         error={errorAt('sheet.orifice.low') ?? errorAt('sheet.orifice.high')}
         onChange={(orifice) => setSheet({ orifice })}
@@ -236,7 +237,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
         label="Pressure advised"
         noun="Pressure"
         kind="pressure"
-        bounds={{ min: of(5, 'bar'), max: of(500, 'bar') }}
+        bounds={SHEET_LIMITS.pressure}
         value={sheet.pressure}
         error={errorAt('sheet.pressure.low') ?? errorAt('sheet.pressure.high')}
         onChange={(pressure) => setSheet({ pressure })}
@@ -246,7 +247,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
       <SheetValueField
         label="Recoat at the latest after"
         kind="duration"
-        bounds={{ min: of(1, 'h'), max: of(10_000, 'h') }}
+        bounds={SHEET_LIMITS.recoatLatest}
         value={sheet.recoatLatest}
         missing="Not given: as this kind usually closes, where it does"
         error={errorAt('sheet.recoatLatest')}

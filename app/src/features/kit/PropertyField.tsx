@@ -1,10 +1,8 @@
 import type { CoatingFields } from '@fine-spray/contract';
-import { COATING_PROPERTIES, coatingInput, showRange, type CoatingProperty } from '@fine-spray/core';
+import { COATING_PROPERTIES, SHEET, coatingInput, showRange, type CoatingProperty } from '@fine-spray/core';
 import { QuantityField } from '@/ui/field';
 import { useUnits } from '@/ui/units';
 import { SheetBox } from './SheetFields';
-
-const SHEET = 'Data sheet';
 
 /** One property of a coating, with what it stands on: typed from the sheet, turned from what the sheet says otherwise, or a working default. */
 export function PropertyField({

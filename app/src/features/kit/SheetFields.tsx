@@ -1,4 +1,4 @@
-import type { SheetRange } from '@fine-spray/core';
+import { SHEET, type SheetRange } from '@fine-spray/core';
 import type { DisplayKind } from '@fine-spray/core/units';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -64,7 +64,7 @@ export function SheetValueField({
   return (
     <SheetBox
       given={value !== undefined}
-      says={value === undefined ? missing : 'Data sheet'}
+      says={value === undefined ? missing : SHEET}
       onClear={
         value === undefined
           ? undefined
@@ -112,7 +112,7 @@ export function SheetRangeField({
   return (
     <SheetBox
       given={value !== undefined}
-      says={value === undefined ? 'Not given: as this kind of coating is usually sprayed' : 'Data sheet'}
+      says={value === undefined ? 'Not given: as this kind of coating is usually sprayed' : SHEET}
       onClear={
         value === undefined
           ? undefined
@@ -160,7 +160,7 @@ export function SheetTextField({
   readonly onChange: (value: string | undefined) => void;
 }) {
   return (
-    <SheetBox given={value !== undefined} says={value === undefined ? missing : 'Data sheet'}>
+    <SheetBox given={value !== undefined} says={value === undefined ? missing : SHEET}>
       <TextField
         label={label}
         value={value ?? ''}

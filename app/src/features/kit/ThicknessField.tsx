@@ -1,5 +1,5 @@
 import type { CoatingFields } from '@fine-spray/contract';
-import { coatingInput, showText, type CupId, type SheetViscosity } from '@fine-spray/core';
+import { SHEET_LIMITS, coatingInput, showText, type CupId, type SheetViscosity } from '@fine-spray/core';
 import { useState } from 'react';
 import { Choice } from '@/ui/choice';
 import { QuantityField } from '@/ui/field';
@@ -18,7 +18,7 @@ const WAYS = [
 type Way = (typeof WAYS)[number]['value'];
 
 const READINGS = {
-  KU: { label: 'Krebs units', kind: 'count', bounds: { min: 53, max: 141 } },
+  KU: { label: 'Krebs units', kind: 'count', bounds: SHEET_LIMITS.krebs },
   cP: { label: 'Centipoise, or mPa·s', kind: 'count', bounds: { min: 5, max: 50_000 } },
   cup: { label: 'Seconds of the cup', kind: 'time', bounds: { min: 1, max: 1000 } },
 } as const;

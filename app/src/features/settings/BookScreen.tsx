@@ -1,6 +1,8 @@
 import {
   PRICE_LIMITS,
+  TERM_LIMITS,
   USUAL_BOOK,
+  VALID_DAYS,
   companyBook,
   ratesOf,
   type Company,
@@ -178,10 +180,10 @@ function Book({ company }: { company: Company }) {
       {(['overhead', 'profit', 'tax'] as const).map((part) => (
         <QuantityField
           key={part}
-          label={SHARES[part].label}
+          label={SHARES[part]}
           kind="percent"
           value={draft.terms[part]}
-          bounds={{ min: 0, max: SHARES[part].most }}
+          bounds={TERM_LIMITS[part]}
           error={errors[`terms.${part}`]}
           onChange={(next) => change({ terms: { ...draft.terms, [part]: next } }, `terms ${part}`)}
           onInvalid={(message) => onInvalid(`terms.${part}`, message)}
@@ -190,10 +192,10 @@ function Book({ company }: { company: Company }) {
       {(['rounding', 'minimum'] as const).map((part) => (
         <QuantityField
           key={part}
-          label={`${AMOUNTS[part].label}, ${draft.currency}`}
+          label={`${AMOUNTS[part]}, ${draft.currency}`}
           kind="price"
           value={draft.terms[part]}
-          bounds={AMOUNTS[part].bounds}
+          bounds={TERM_LIMITS[part]}
           error={errors[`terms.${part}`]}
           onChange={(next) => change({ terms: { ...draft.terms, [part]: next } }, `terms ${part}`)}
           onInvalid={(message) => onInvalid(`terms.${part}`, message)}
@@ -218,8 +220,8 @@ function Book({ company }: { company: Company }) {
         <Stepper
           label="Days an offer is valid"
           value={draft.offer.validDays}
-          min={1}
-          max={365}
+          min={VALID_DAYS.min}
+          max={VALID_DAYS.max}
           onChange={(validDays) => change({ offer: { ...draft.offer, validDays } }, 'valid')}
         />
       </View>
@@ -253,13 +255,13 @@ const PAID = [
 
 /** What is put on the cost, as shares. */
 const SHARES = {
-  overhead: { label: 'Overheads, on the cost', most: 2 },
-  profit: { label: 'Profit, on cost and overheads', most: 2 },
-  tax: { label: 'Tax, on the price', most: 1 },
+  overhead: 'Overheads, on the cost',
+  profit: 'Profit, on cost and overheads',
+  tax: 'Tax, on the price',
 } as const;
 const AMOUNTS = {
-  rounding: { label: 'Prices end in whole', bounds: { min: 0.001, max: 10_000 } },
-  minimum: { label: 'Least price of a job, before tax', bounds: { min: 0, max: 1_000_000 } },
+  rounding: 'Prices end in whole',
+  minimum: 'Least price of a job, before tax',
 } as const;
 
 /** Rates as people look for them. */
