@@ -1,15 +1,18 @@
 import { USUAL_BOOK, jobFile, kitFile } from '@fine-spray/contract';
 import {
+  PRICED_AT,
   PURCHASE_DRAWS,
-  buyingsFor,
+  USUAL_WEATHER,
   jobPlan,
   layersOf,
   ordersFor,
+  planSite,
   priceFor,
   requestFor,
-  triggerTimeOf,
+  workOutJob,
 } from '@fine-spray/contract/planning';
 import { jobModel, paintDistributions, tipSetFor, tipsOn } from '@fine-spray/core';
+import type { SiteTimes } from '@fine-spray/core/sequence';
 import tern from '../demo/tern-boathouse.job.json';
 import millrace from '../demo/millrace.kit.json';
 
@@ -50,18 +53,17 @@ export function purchase(rounds: number): { seconds: number; coatings: number; l
   return { seconds: least, coatings: orders.length, layers };
 }
 
+/** Tern Boathouse worked out from its rows, at the company's book. */
+function workedOut() {
+  const { company, ...rows } = ternRows();
+  const worked = workOutJob({ ...rows, book: company.book ?? USUAL_BOOK, ...PRICED_AT });
+  if (!worked.work) throw new Error(worked.unquantified);
+  return { ...worked, work: worked.work };
+}
+
 /** Seconds of the whole estimate of Tern Boathouse, its hours, what is used up, cost and price, best of some rounds. */
 export function estimate(rounds: number): { seconds: number; hours: number } {
-  const { company, job, surfaces, places, kit } = ternRows();
-  const { orders } = ordersFor(surfaces, job, kit);
-  const drawn = paintDistributions(jobModel(orders), PURCHASE_DRAWS);
-  if (!drawn.ok) throw new Error(drawn.message);
-  const work = {
-    ...{ surfaces, places, job, coatings: kit.coatings },
-    buyings: buyingsFor(orders, drawn.value, 'P80', 'cost'),
-    trigger: triggerTimeOf(orders),
-    book: company.book ?? USUAL_BOOK,
-  };
+  const { work } = workedOut();
   let [least, hours] = [Infinity, 0];
   for (let round = 0; round <= rounds; round += 1) {
     const started = performance.now();
@@ -71,6 +73,30 @@ export function estimate(rounds: number): { seconds: number; hours: number } {
     hours = plan.time.likely / 3600;
   }
   return { seconds: least, hours };
+}
+
+const H = 60;
+const TIMES: SiteTimes = {
+  ...{ firstWeekday: 0, from: 0, workdays: [0, 1, 2, 3, 4], people: 2, away: {}, closed: {} },
+  day: { from: 7 * H, to: 15 * H + 30 },
+  breaks: [{ from: 12 * H, to: 12 * H + 30 }],
+};
+
+/** Seconds of a plan of the days of Tern Boathouse, its tasks and its bound with it, by how many orders are tried; best of some rounds. */
+export function days(rounds: number, tries: number): { seconds: number; tasks: number; finish: number } {
+  const worked = workedOut();
+  let [least, tasks, finish] = [Infinity, 0, 0];
+  for (let round = 0; round < rounds; round += 1) {
+    const started = performance.now();
+    const planned = planSite(worked, {
+      ...{ school: 'trim first', weather: USUAL_WEATHER, times: TIMES, sprayers: 1, seed: 1, tries },
+    });
+    least = Math.min(least, (performance.now() - started) / 1000);
+    if (!planned.ok) throw new Error(planned.messages.join(' '));
+    tasks = planned.tasks.length;
+    ({ finish } = planned.plan);
+  }
+  return { seconds: least, tasks, finish };
 }
 
 /** Seconds of the tips of Tern Boathouse, from its rows to the set, best of some rounds. */

@@ -76,7 +76,10 @@ const protection = {
   powerOff: 0,
 };
 const onSurfaces = {
-  ...{ area: 100, washed: 60, scraped: 10, filled: 100, sanded: 100, caulked: 12, backRolled: 50 },
+  ...{ area: 100, washed: 60, caulked: 12, backRolled: 50 },
+  scraped: { good: 0, fair: 10, poor: 0 },
+  filled: { good: 0, fair: 100, poor: 0 },
+  sanded: { good: 0, fair: 100, poor: 0 },
   between: 20,
   highShare: 0.5,
 };

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, test, type Page } from './test';
-import { address, demoJob, demoPlace, demoSurface, openQuestion } from './pages';
+import { address, demoJob, demoOffer, demoPlace, demoSurface, openQuestion } from './pages';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -65,6 +65,11 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   'of a job': {
     job: () => demoJob(),
     'buy list': async () => `${await demoJob()}/buy`,
+    'plan of the days': async () => `${await demoJob('Kiln House, ground floor')}/days`,
+    prepare: async () => `${await demoJob('Orchard Row 3')}/prepare`,
+    offers: async () => `${await demoJob('Orchard Row 3')}/offers`,
+    'a draft of an offer': () => demoOffer('Kiln House, ground floor', 'draft'),
+    'an accepted offer': () => demoOffer('Orchard Row 3', 'accepted'),
     room: () => demoPlace('Galley'),
     'coating systems': async () => `${await demoJob()}/systems`,
     files: async () => `${await demoJob()}/files`,
@@ -87,6 +92,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     log: () => Promise.resolve('/log'),
     'a coat finished': async () =>
       `/log/write/coat-finished?surface=${idOf(await demoSurface('North wall'))}`,
+    'work done': () => Promise.resolve('/log/write/worked'),
     'a comb': async () => `/log/write/comb?surface=${idOf(await demoSurface('North wall'))}`,
     'a near miss': () => Promise.resolve('/log/write/incident'),
     clocks: async () => `/log/clocks?job=${idOf(await demoJob())}`,

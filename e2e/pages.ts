@@ -7,9 +7,9 @@ export interface Listed {
   readonly name: string;
 }
 
-async function items(path: string): Promise<Listed[]> {
+async function items<Row = Listed>(path: string): Promise<Row[]> {
   const response = await fetch(`${address()}${path}`);
-  return ((await response.json()) as { items: Listed[] }).items;
+  return ((await response.json()) as { items: Row[] }).items;
 }
 
 /** Address of a demo job, and of one of its surfaces by name. */
@@ -31,6 +31,15 @@ export async function demoPlace(name: string): Promise<string> {
   const place = (await items(`/api${job}/places`)).find((one) => one.name === name);
   if (!place) throw new Error(`no place ${name}`);
   return `${job}/places/${place.id}`;
+}
+
+/** Address of an offer of a demo job, by how it stands with it. */
+export async function demoOffer(of: string, state: string): Promise<string> {
+  const job = await demoJob(of);
+  const offers = await items<{ readonly id: string; readonly state: string }>(`/api${job}/offers`);
+  const offer = offers.find((one) => one.state === state);
+  if (!offer) throw new Error(`no ${state} offer of ${of}`);
+  return `${job}/offers/${offer.id}`;
 }
 
 /** Makes a job through the interface and begins to measure a room in it. */

@@ -341,7 +341,7 @@ test('a size that the company counts with is kept for the next room', async ({ p
 
 test('the rates of the company are kept, and one that cannot be is refused', async ({ page }) => {
   await page.goto(`${address()}/book`);
-  const doors = page.getByLabel('Doors off, hardware off, racked and back in an hour');
+  const doors = page.getByLabel('Doors off, hardware off, racked and back, in an hour');
   await doors.fill('0');
   await expect(page.getByText(/^Doors off, .* must be between/)).toBeVisible();
   await expect(page.getByTestId('save-state')).toContainText('Not stored');

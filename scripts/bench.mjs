@@ -90,7 +90,7 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
-  const { estimate, purchase, tipsOfJob } = await coreBench('tern');
+  const { days, estimate, purchase, tipsOfJob } = await coreBench('tern');
   const { seconds, coatings, layers } = purchase(8);
   results.push(
     line(
@@ -112,11 +112,22 @@ async function core() {
   const whole = estimate(20);
   results.push(
     line(
-      `whole estimate of Tern Boathouse, ${whole.hours.toFixed(0)} h and its price by room`,
+      `whole estimate of Tern Boathouse, ${whole.hours.toFixed(0)} h and its price by room and surface`,
       whole.seconds * 1000,
       FRAME,
       'ms',
     ),
+  );
+  const first = days(5, 1);
+  const tried = days(2, 600);
+  results.push(
+    line(
+      `first plan of the days of Tern Boathouse, ${first.tasks} tasks, its bound and its check`,
+      first.seconds * 1000,
+      300,
+      'ms',
+    ),
+    line('the same with 600 orders tried', tried.seconds * 1000, 3000, 'ms'),
   );
   const { derive } = await coreBench('log');
   const derived = derive(LOG, 20);

@@ -1,6 +1,7 @@
 import {
   CONSUMABLE_IDS,
   NO_TERMS,
+  NUMBER_LANGUAGES,
   TASK_IDS,
   USUAL_RATES,
   WORK_RATES,
@@ -16,7 +17,8 @@ import {
 import { showText } from '@fine-spray/core/units';
 import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
-import { numberWithin, text } from './primitives';
+import { offerWords, paymentSteps, textBlocks } from './offerParts';
+import { numberWithin, oneOf } from './primitives';
 import { itemSizes } from './sizes';
 
 /** What one pays for something: more than nothing, less than a house. */
@@ -61,9 +63,6 @@ export const TERM_LIMITS = {
   rounding: { min: 0.001, max: 10_000 },
   minimum: { min: 0, max: 1_000_000 },
 } as const satisfies Record<keyof PriceTerms, { readonly min: number; readonly max: number }>;
-/** Days an offer may be valid. */
-export const VALID_DAYS = { min: 1, max: 365 } as const;
-
 const share = (label: string, { min, max }: { readonly min: number; readonly max: number }) =>
   numberWithin(label, min, max, `${label} must be between ${min * 100} % and ${max * 100} %.`);
 const amount = (label: string, part: 'rounding' | 'minimum', sentence: string) =>
@@ -75,7 +74,7 @@ const prices = Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, price('Price')
 >;
 
 /** An offer of a company that has put nothing in. */
-const USUAL_OFFER = { intro: '', terms: '', validDays: 30 } as const;
+const USUAL_OFFER = { intro: '', terms: '', validDays: 30, numbers: 'en' } as const;
 
 /** What a company calculates with: its money, what an hour costs, its crew, how fast it works, what things cost. */
 export const companyBook = z
@@ -111,19 +110,16 @@ export const companyBook = z
     /** What stands on an offer besides its prices. */
     offer: z
       .object({
-        intro: text('Words before the prices', 2000),
-        terms: text('Terms', 4000),
-        validDays: numberWithin(
-          'Days it is valid',
-          VALID_DAYS.min,
-          VALID_DAYS.max,
-          'An offer is valid for 1 to 365 days.',
-        ).int({
-          error: 'Days come in whole numbers.',
-        }),
+        ...offerWords,
+        /** More blocks of terms, each with its title, that go on every offer. */
+        blocks: textBlocks.default([]),
+        /** Steps of payment that an offer begins with. */
+        payments: paymentSteps.default([]),
+        /** Language its numbers are written in. */
+        numbers: oneOf('Language of numbers', NUMBER_LANGUAGES).default('en'),
       })
       .strict()
-      .default({ ...USUAL_OFFER }),
+      .default({ ...USUAL_OFFER, blocks: [], payments: [] }),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
     /** Sizes that things are counted with in this company, by item. */
@@ -143,7 +139,7 @@ export const USUAL_BOOK: CompanyBook = {
   openingsOffLabour: false,
   wholeDays: false,
   terms: { ...NO_TERMS },
-  offer: { ...USUAL_OFFER },
+  offer: { ...USUAL_OFFER, blocks: [], payments: [] },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],
   sizes: {},
 };

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { jobFields, surfaceFields } from './job';
 import { clockSkewSchema, entryFields, type Entry } from './entry';
 import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, tipFields } from './kit';
+import { offerFields } from './offer';
 import { personFields } from './people';
 import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
@@ -34,6 +35,15 @@ export const logFile = z
     version: z.literal(1),
     /** `clockSkew` as an entry has it: server clock less device clock, s. */
     entries: z.array(entryFields.safeExtend({ id, clockSkew: clockSkewSchema.default(null) })),
+  })
+  .strict();
+
+/** Offers of a company as an open file, those that were sent with their figures. */
+export const offersFile = z
+  .object({
+    format: z.literal('fine-spray-offers'),
+    version: z.literal(1),
+    offers: z.array(offerFields.safeExtend({ id })),
   })
   .strict();
 
@@ -81,6 +91,7 @@ export const jobFile = z
     });
   });
 
+export type OffersFile = z.infer<typeof offersFile>;
 export type LogFile = z.infer<typeof logFile>;
 export type KitFile = z.infer<typeof kitFile>;
 export type JobFile = z.infer<typeof jobFile>;

@@ -14,6 +14,8 @@ export * from './roles';
 export * from './system';
 export * from './tombstone';
 export * from './files';
+export * from './offer';
+export { VALID_DAYS } from './offerParts';
 export * from './oldJobs';
 export * from './paper';
 export type { Operation } from './operation';
@@ -22,6 +24,7 @@ export {
   documentNaming,
   idsAt,
   unreadable,
+  type Fixed,
   type PageQuery,
   type Reference,
   type Unreadable,

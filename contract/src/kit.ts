@@ -95,6 +95,21 @@ export const coatingSheet = z
   })
   .strict();
 
+/** A size as it is told from another: in 10 mL, finer than any label. */
+const sizeOf = (size: number): number => Math.round(size * 1e5);
+
+/** Two containers of one size would be two prices for one thing. */
+function eachOnce(containers: readonly { readonly size: number }[], context: z.RefinementCtx): void {
+  containers.forEach(({ size }, index) => {
+    if (containers.slice(0, index).some((other) => sizeOf(other.size) === sizeOf(size)))
+      context.addIssue({
+        code: 'custom',
+        path: [index, 'size'],
+        message: 'This size is in the list already: each has one price.',
+      });
+  });
+}
+
 export const coatingFields = z
   .object({
     name: line('Coating name', 120),
@@ -114,7 +129,8 @@ export const coatingFields = z
           .strict(),
       )
       .min(1, { error: 'Give at least one container size.' })
-      .max(8, { error: 'Eight container sizes at most.' }),
+      .max(8, { error: 'Eight container sizes at most.' })
+      .superRefine(eachOnce),
     note: text('Note', 2000),
   })
   .strict()

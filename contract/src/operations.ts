@@ -136,8 +136,9 @@ export const SINGLE_OPERATIONS = {
   },
   getOffer: {
     method: 'get',
-    path: '/api/jobs/{id}/offer.pdf',
-    summary: 'What is asked for the job, on paper for who asked: prices by room, tax, terms; for owners',
+    path: '/api/offers/{id}/offer.pdf',
+    summary:
+      'An offer on paper, for who asked for it: a draft as it would be now, one that was sent as it was sent; for owners',
     query: paperOptions,
     file: 'application/pdf',
   },

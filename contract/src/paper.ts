@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { oneOf } from './primitives';
 
 /** Sheets a job is printed on. */
-export const PAPER_KINDS = { 'job-sheet': 'Job sheet', 'buy-list': 'Buy list', offer: 'Offer' } as const;
+export const PAPER_KINDS = { 'job-sheet': 'Job sheet', 'buy-list': 'Buy list' } as const;
 export type PaperKind = keyof typeof PAPER_KINDS;
 
 export const PAPER_SIZES = ['a4', 'letter'] as const;

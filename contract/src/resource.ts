@@ -12,6 +12,13 @@ export interface Reference {
   readonly of: string;
 }
 
+/** A row may change while a field has a value; then it does not get that value again, and only some of its fields change. */
+export interface Fixed {
+  readonly unless: { readonly field: string; readonly is: string };
+  readonly but: readonly string[];
+  readonly sentence: string;
+}
+
 /** What a resource is, apart from its content. */
 export interface ResourceTraits {
   /** What people call one of them. */
@@ -21,10 +28,14 @@ export interface ResourceTraits {
   readonly ofJob?: true;
   /** Who writes it. */
   readonly writtenBy: Capability;
+  /** Who sees it; all where nothing is said. */
+  readonly seenBy?: Capability;
   /** Rows can be many: they are listed in pages, newest first. */
   readonly paged?: true;
   /** A row is made once and stays as it is. */
   readonly appendOnly?: true;
+  /** From when on a row stays as it is, but for some of its fields. */
+  readonly fixed?: Fixed;
   /** References that stand in documents; those in columns are foreign keys. */
   readonly references?: readonly Reference[];
   /** Fields that no two rows have the same values of, and what is said of a second. */

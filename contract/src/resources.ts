@@ -13,6 +13,7 @@ import {
   tip,
   tipFields,
 } from './kit';
+import { offer, offerFields } from './offer';
 import { person, personFields } from './people';
 import { place, placeFields } from './place';
 import { resource, write } from './resource';
@@ -82,6 +83,27 @@ export const RESOURCES = {
     { one: 'place', table: 'place', writtenBy: 'plans', ofJob: true },
     placeFields,
     place,
+  ),
+  offers: resource(
+    'offers',
+    {
+      one: 'offer',
+      table: 'offer',
+      ofJob: true,
+      writtenBy: 'money',
+      seenBy: 'money',
+      unique: {
+        fields: ['number', 'edition'],
+        sentence: 'There is an offer of this number and edition already. Give it another number.',
+      },
+      fixed: {
+        unless: { field: 'state', is: 'draft' },
+        but: ['state', 'answered', 'taken'],
+        sentence: 'This offer was sent and stays as it was. Make a new edition of it.',
+      },
+    },
+    offerFields,
+    offer,
   ),
   surfaces: resource(
     'surfaces',

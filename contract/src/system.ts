@@ -49,6 +49,23 @@ export const underLayers = z
     });
   });
 
+/** The layers of a whole system, the finish last and only once. */
+export const systemLayers = z
+  .array(systemLayer)
+  .min(1, { error: 'A system has at least a finish.' })
+  .max(UNDER_LIMIT + 1)
+  .superRefine((layers, context) => {
+    layers.forEach(({ role }, index) => {
+      if ((role === 'finish') !== (index === layers.length - 1)) {
+        context.addIssue({
+          code: 'custom',
+          path: [index, 'role'],
+          message: 'The finish comes last, and only once.',
+        });
+      }
+    });
+  });
+
 /** A coating system the company keeps as its own: what it is for, and its layers with the finish last. */
 export const systemFields = z
   .object({
@@ -60,23 +77,9 @@ export const systemFields = z
     sides: z.array(oneOf('Side', SIDES)).min(1, { error: 'Say whether it is for inside or outside.' }).max(2),
     /** Surfaces it is for; none: any. */
     kinds: z.array(oneOf('Surface', SURFACE_KIND_IDS)).max(SURFACE_KIND_IDS.length),
-    layers: z
-      .array(systemLayer)
-      .min(1, { error: 'A system has at least a finish.' })
-      .max(UNDER_LIMIT + 1),
+    layers: systemLayers,
   })
-  .strict()
-  .superRefine(({ layers }, context) => {
-    layers.forEach(({ role }, index) => {
-      if ((role === 'finish') !== (index === layers.length - 1)) {
-        context.addIssue({
-          code: 'custom',
-          path: ['layers', index, 'role'],
-          message: 'The finish comes last, and only once.',
-        });
-      }
-    });
-  });
+  .strict();
 
 export const system = systemFields.safeExtend(stored).meta({ id: 'System' });
 

@@ -1,6 +1,10 @@
 import 'fake-indexeddb/auto';
+import type { BatchWrite } from '@fine-spray/contract';
+import { waitFor } from '@testing-library/react-native';
+import type * as Api from './api';
 import type * as Device from './device';
 import type * as Opening from './opening';
+import type * as Plans from './plans';
 
 const JOB = { id: 'j', name: 'Tern Boathouse' };
 
@@ -30,6 +34,24 @@ describe('the opening of a page', () => {
     await page.opening;
     expect(page.hasOpened()).toBe(true);
     expect(page.pageClient.getQueryData(['jobs'])).toEqual([JOB]);
+  });
+
+  it('puts over a list what waits on this device, where the list was kept a moment before', async () => {
+    const before = pageOn(() => Promise.resolve([]));
+    await before.opening;
+    const { plans } = jest.requireActual<typeof Plans>('./plans');
+    const { Unreachable } = jest.requireActual<typeof Api>('./api');
+    const made = { resource: 'jobs', id: 'made here', content: { name: 'New job', version: 0 } };
+    await plans.write(
+      [made as unknown as BatchWrite],
+      () => undefined,
+      () => Promise.reject(new Unreachable()),
+    );
+    const page = pageOn(() => Promise.resolve([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]));
+    await page.opening;
+    const names = () =>
+      (page.pageClient.getQueryData(['jobs']) as { name: string }[]).map(({ name }) => name);
+    await waitFor(() => expect(names()).toEqual(['Tern Boathouse', 'New job']));
   });
 
   it('goes on without them where the device keeps nothing', async () => {

@@ -1,5 +1,7 @@
 import { device } from './device';
 import { keepQueries } from './keptQueries';
+import { refreshLists } from './lists';
+import { plans } from './plans';
 import { makeQueryClient } from './resources';
 
 /** Longer than this the first picture does not wait for what is kept on the device, ms. */
@@ -13,7 +15,18 @@ export const pageClient = makeQueryClient();
 /** What this device last saw is read from the moment the program is; done when it is in the client, or cannot be had. */
 export const opening: Promise<void> = keepQueries(pageClient, device).then(() => {
   read = true;
+  void withWhatWaits().catch(() => undefined);
 });
+
+/**
+ * A list may have been kept a moment before what waits was written: a page that was left at once has no time for both. What waits is
+ * kept first, and is put over it.
+ */
+async function withWhatWaits(): Promise<void> {
+  await plans.start();
+  const waiting = new Set(plans.current().flatMap(({ writes }) => writes.map(({ resource }) => resource)));
+  for (const resource of waiting) refreshLists(pageClient, resource);
+}
 
 /** Whether what this device last saw is in the client. */
 export const hasOpened = (): boolean => read;

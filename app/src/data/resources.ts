@@ -18,7 +18,7 @@ import { asItIs, refreshLists, rowShown } from './lists';
 import { noteChange } from './newer';
 import { plans, type PlanRow } from './plans';
 import { reach } from './reach';
-import { noteUnreadable, useSound, wrongRow, type RowName } from './sound';
+import { filledRow, noteUnreadable, useSound, wrongRow, type RowName } from './sound';
 
 // Whether one is online is whether the server is reached: a phone with a network and no server is not.
 onlineManager.setEventListener((setOnline) =>
@@ -153,6 +153,7 @@ function useOfJob<Name extends OfJob>(name: Name, jobId: string) {
 
 export const useSurfaces = (jobId: string) => useOfJob('surfaces', jobId);
 export const usePlaces = (jobId: string) => useOfJob('places', jobId);
+export const useOffers = (jobId: string) => useOfJob('offers', jobId);
 
 export function useCompany() {
   return useQuery({
@@ -163,7 +164,8 @@ export function useCompany() {
   });
 }
 
-const companyRow = (row: unknown) => sound<Company>('company', row);
+// Its book grows with the program, and a device may have kept one from before.
+const companyRow = (row: unknown) => filledRow('company', sound<Company>('company', row));
 
 /** A row that came by itself, as its schema says. */
 function sound<Row>(name: RowName, row: unknown): Row {

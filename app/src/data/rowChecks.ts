@@ -1,6 +1,6 @@
 import { RESOURCES, company, whatIsWrong } from '@fine-spray/contract';
 import type { z } from 'zod';
-import { checkRowsBy, type RowName } from './sound';
+import { checkRowsBy, fillRowsBy, type RowName } from './sound';
 
 const schemaOf = (name: RowName): z.ZodType => (name === 'company' ? company : RESOURCES[name].row);
 
@@ -15,3 +15,5 @@ checkRowsBy((name, row) => {
     why: whatIsWrong(checked.error),
   };
 });
+
+fillRowsBy((name, row) => schemaOf(name).parse(row) as object);

@@ -1,9 +1,9 @@
-import { RESOURCES } from '@fine-spray/contract';
+import { RESOURCES, USUAL_BOOK } from '@fine-spray/contract';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react-native';
 import type { ReactNode } from 'react';
 import '@/data/rowChecks';
-import { coatingRow, hoseRow } from '@/testing/rows';
+import { coatingRow, hoseRow, row } from '@/testing/rows';
 import { makeQueryClient, useCompany, useList, useWrites, keys } from './resources';
 import { useUnreadable } from './sound';
 
@@ -94,4 +94,15 @@ describe('rows that are not as their schema says', () => {
   it('have a schema for every resource', () => {
     for (const { row } of Object.values(RESOURCES)) expect(row.safeParse({ id: 'x' }).success).toBe(false);
   });
+});
+
+it('a company that this device kept since an older program has what its book has got since', () => {
+  const older = { intro: 'Hello.', terms: '', validDays: 14 };
+  const kept = { ...row, id: id(5), name: 'Millrace', book: { ...USUAL_BOOK, offer: older } };
+  const { client, wrapper } = inClient();
+  answers.set('/api/company', kept);
+  client.setQueryData(keys.company, kept, { updatedAt: 0 });
+  const { result, unmount } = renderHook(() => useCompany(), { wrapper });
+  expect(result.current.data?.book?.offer).toEqual({ ...older, blocks: [], payments: [], numbers: 'en' });
+  unmount();
 });

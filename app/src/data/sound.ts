@@ -35,6 +35,24 @@ export function checkRowsBy(next: RowCheck): void {
   tell();
 }
 
+type Fill = (name: RowName, row: object) => object;
+let fill: Fill | undefined;
+let filled = new WeakMap<object, object>();
+
+/** The schemas have come: what an older program left out of a row is filled in by them. */
+export function fillRowsBy(next: Fill): void {
+  fill = next;
+  filled = new WeakMap();
+}
+
+/** A sound row with what an older program left out of it, such as one this device has kept since; the same object for the same row. */
+export function filledRow<Row extends object>(name: RowName, row: Row): Row {
+  if (!fill) return row;
+  const known = filled.get(row) ?? fill(name, row);
+  filled.set(row, known);
+  return known as Row;
+}
+
 /** Rows are checked once however often they are read: a row that changes is another object. */
 let seen = new WeakMap<object, Unreadable | false>();
 

@@ -1,7 +1,7 @@
 import type { System } from '@fine-spray/contract';
-import { coreLayers, layersOfChoice } from '@fine-spray/contract/planning';
+import { choiceOf, coreLayers, layersOfChoice } from '@fine-spray/contract/planning';
 import { coatingRow, row } from '@/testing/rows';
-import { choiceOf, presetsFor, systemText } from './systems';
+import { presetsFor, systemText } from './systems';
 
 const coatings = [
   coatingRow('matt', 'Interior wall matt, water-borne', 'wall-matt'),

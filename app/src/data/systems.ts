@@ -1,5 +1,5 @@
 import type { Coating, System, SystemLayer } from '@fine-spray/contract';
-import { coreLayers, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
+import { choiceOf, coreLayers, type SetupSurface, type SystemChoice } from '@fine-spray/contract/planning';
 import { recipesFor, type Recipe } from '@fine-spray/core/system';
 
 /** A system in a line: "Board primer-sealer, then 2 × Interior wall matt". */
@@ -21,14 +21,6 @@ function layerOf(layer: Recipe['layers'][number], coatings: readonly Coating[]):
   const coating = coatings.find(({ archetype }) => archetype === layer.archetype);
   if (!coating) return undefined;
   return { role: layer.role, coatingId: coating.id, coats: layer.coats, thinning: 0, share: layer.share };
-}
-
-/** Layers with the finish last, as what is chosen for a surface. */
-export function choiceOf(layers: readonly SystemLayer[]): SystemChoice | undefined {
-  const finish = layers[layers.length - 1];
-  if (!finish) return undefined;
-  const { coatingId, coats, thinning } = finish;
-  return { coatingId, coats, thinning, under: layers.slice(0, -1) };
 }
 
 export interface Preset {

@@ -29,6 +29,10 @@ const waiting = (title: string, backTo?: Href) => (
 export const JobScreen = screen((screens) => screens.JobScreen, waiting('Job', '/'));
 export const JobSide = screen((screens) => screens.JobSide, null);
 export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy list'));
+export const OffersScreen = screen((screens) => screens.OffersScreen, waiting('Offers'));
+export const OfferScreen = screen((screens) => screens.OfferScreen, waiting('Offer'));
+export const DaysScreen = screen((screens) => screens.DaysScreen, waiting('Plan of the days'));
+export const PrepareScreen = screen((screens) => screens.PrepareScreen, waiting('Prepare'));
 export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Room'));
 export const SystemsScreen = screen((screens) => screens.SystemsScreen, waiting('Coating systems'));
 export const FilesScreen = screen((screens) => screens.FilesScreen, waiting('Files'));

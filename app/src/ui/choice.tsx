@@ -33,7 +33,7 @@ export function Choice<T extends string>({ label, value, options, error, onChang
       <Words colour="ink2">{label}</Words>
       <Pressable
         role="button"
-        aria-label={`${label}: ${chosen?.label ?? 'nothing chosen'}. Change`}
+        aria-label={chosen ? `${label}: ${chosen.label}. Change` : `${label}: Choose`}
         onPress={() => setOpen(true)}
         style={target}
         className={`flex-row items-center gap-2 rounded-xl border-2 bg-sheet px-3 py-2 ${error ? 'border-danger' : 'border-rule'}`}

@@ -42,3 +42,13 @@ export function Stepper({ label, value, min, max, onChange }: StepperProps) {
     </View>
   );
 }
+
+/** A stepper with its label beside it, across the screen. */
+export function StepperRow(props: StepperProps) {
+  return (
+    <View className="flex-row flex-wrap items-center justify-between gap-2">
+      <Words>{props.label}</Words>
+      <Stepper {...props} />
+    </View>
+  );
+}

@@ -7,10 +7,12 @@ import {
 } from '@fine-spray/core/coating';
 import { workingDefault, type Input } from '@fine-spray/core/explain';
 import { addTo } from '@fine-spray/core/grouping';
+import type { LearnedTimes } from '@fine-spray/core/quantities';
 import type { KnownPaint, SetupHistory } from '@fine-spray/core/setup';
 import { counted, quantity } from '@fine-spray/core/units';
 import {
   evenFansFrom,
+  timesFrom,
   transferFrom,
   workKey,
   worksOf,
@@ -26,6 +28,8 @@ export interface PlanHistory {
   readonly evenFan: Readonly<Record<string, NonNullable<SetupHistory['evenFan']>>>;
   /** What standard cups said of each coating. */
   readonly cups: Readonly<Record<string, readonly ViscosityReading[]>>;
+  /** How long work takes this crew, by kind of work. */
+  readonly times: LearnedTimes;
 }
 
 /** Reads from a log what it has to say about the kinds of work, the coatings and the tips that are in it. */
@@ -38,6 +42,7 @@ export function planHistory(record: SiteRecord): PlanHistory {
     transfer: Object.fromEntries(transfer),
     evenFan: evenFansFrom(record),
     cups: Object.fromEntries(cupReadings(record)),
+    times: timesFrom(record),
   };
 }
 

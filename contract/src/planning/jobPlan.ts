@@ -12,6 +12,7 @@ import {
   likelySprayed,
   parted,
   preparingOf,
+  siteLines,
   priceOf,
   tipWear,
   workOf,
@@ -21,9 +22,12 @@ import {
   type JobCost,
   type JobHours,
   type JobPrice,
+  type LearnedTimes,
+  type SiteLine,
   type Money,
   type WorkedSurface,
 } from '@fine-spray/core/quantities';
+import { addTo } from '@fine-spray/core/grouping';
 import { systemWaiting, type Layer } from '@fine-spray/core/system';
 import { ratesOf, type CompanyBook } from '../book';
 import type { Job, Surface } from '../job';
@@ -57,6 +61,8 @@ export interface PlannedWork {
   /** With the trigger open for all coats, s. */
   readonly trigger: number;
   readonly book: CompanyBook;
+  /** What the log says of how long work takes, where plans are to stand on it. */
+  readonly times?: LearnedTimes | undefined;
 }
 
 /** The longest waiting among the systems of some surfaces; systems that come again are looked at once. */
@@ -103,9 +109,8 @@ function workOn({ surfaces, places, job, buyings, trigger, book }: PlannedWork) 
   };
 }
 
-/** What is done in one room: its surfaces, what of the paint is for them, and what was measured there. */
-function inRoom(work: PlannedWork, room: string): PlannedWork {
-  const surfaces = work.surfaces.filter((surface) => surface.room === room);
+/** What is done on some surfaces of a job: what of the paint is for them, and what was measured where they are. */
+function partOf(work: PlannedWork, surfaces: readonly Surface[]): PlannedWork {
   const ids = new Set(surfaces.map(({ id }) => id));
   const places = new Set(surfaces.map(({ placeId }) => placeId));
   const buyings = work.buyings.flatMap((buying) => {
@@ -121,40 +126,118 @@ function inRoom(work: PlannedWork, room: string): PlannedWork {
   };
 }
 
-/** How much of the cost of a job a room is: its share of the paint, and its hours without those that come again each day. */
-function weightOf(work: PlannedWork, room: string): number {
-  const own = inRoom(work, room);
-  const hours = Object.values(workOf({ ...workOn(own), days: 0 }, ratesOf(work.book), work.book.notCounted));
-  const labour = hours.reduce((sum, { value }) => sum + value, 0) * ((work.book.hour ?? 0) / 3600);
-  const sprayed = ({ order }: Buying) => order.surfaces.reduce((sum, one) => sum + likelySprayed(one), 0);
-  const paint = own.buyings.reduce((sum, buying) => {
-    const whole = work.buyings.find(({ order }) => order.id === buying.order.id);
-    const cost = whole ? paintCost(whole) : null;
-    return whole && cost ? sum + (cost.likely * sprayed(buying)) / sprayed(whole) : sum;
-  }, 0);
-  return labour + paint;
+const sprayed = ({ order }: Buying) => order.surfaces.reduce((sum, one) => sum + likelySprayed(one), 0);
+
+/** Hours on some surfaces of a job by task, without those that come again each day. */
+export function hoursOn(work: PlannedWork, surfaces: readonly Surface[]): JobHours {
+  const { book, times } = work;
+  return workOf({ ...workOn(partOf(work, surfaces)), days: 0 }, ratesOf(book), book.notCounted, times);
 }
 
-/** The price of a job, and the rooms it is made of: together the price to the last coin. */
+/** A room with what is done there before the first coat. */
+export interface RoomToPrepare {
+  readonly room: string;
+  readonly surfaces: readonly Surface[];
+  readonly lines: readonly SiteLine[];
+}
+
+/** What a job's rooms and elevations take before they are sprayed: by the counts and the state of each, at the company's rates or its log's. */
+export function roomsToPrepare(work: Omit<PlannedWork, 'buyings' | 'trigger'>): readonly RoomToPrepare[] {
+  const whole = { ...work, buyings: [], trigger: 0 };
+  const rooms = new Map<string, Surface[]>();
+  for (const surface of work.surfaces) addTo(rooms, surface.room, surface);
+  return [...rooms].map(([room, surfaces]) => ({
+    room,
+    surfaces,
+    lines: siteLines(workOn(partOf(whole, surfaces)), ratesOf(work.book), work.times),
+  }));
+}
+
+/** What some surfaces cost of a job: their share of the paint, and their hours without those that come again each day. */
+function ownCost(work: PlannedWork, surfaces: readonly Surface[]): Money {
+  const own = partOf(work, surfaces);
+  const hours = Object.values(hoursOn(work, surfaces));
+  const each = (work.book.hour ?? 0) / 3600;
+  const labour = (part: 'low' | 'value' | 'high') => each * hours.reduce((sum, hour) => sum + hour[part], 0);
+  const paint = own.buyings.map((buying) => {
+    const whole = work.buyings.find(({ order }) => order.id === buying.order.id);
+    const cost = whole && paintCost(whole);
+    return { cost, share: whole ? sprayed(buying) / sprayed(whole) : 0 };
+  });
+  const ofPaint = (part: keyof Money) =>
+    paint.reduce((sum, { cost, share }) => sum + (cost ? cost[part] * share : 0), 0);
+  return {
+    low: labour('low') + ofPaint('low'),
+    likely: labour('value') + ofPaint('likely'),
+    high: labour('high') + ofPaint('high'),
+  };
+}
+
+/** A part of a price: what is asked for it, and what would be at either end of what it may cost. */
+export interface PricedPart {
+  readonly net: number;
+  readonly range: Money;
+}
+export interface PricedSurface extends PricedPart {
+  readonly id: string;
+  readonly name: string;
+}
+export interface PricedRoom extends PricedPart {
+  readonly room: string;
+  readonly surfaces: readonly PricedSurface[];
+}
+
+/** An amount parted by what its parts cost, to the last coin, each with the range that its own cost has. */
+function partedByCost(amount: number, costs: readonly Money[], currency: string): readonly PricedPart[] {
+  const nets = parted(
+    amount,
+    costs.map(({ likely }) => likely),
+    currency,
+    true,
+  );
+  return costs.map(({ low, likely, high }, index) => {
+    const net = nets[index] ?? 0;
+    const at = (end: number) => (likely > 0 ? (net * end) / likely : net);
+    return { net, range: { low: at(low), likely: net, high: at(high) } };
+  });
+}
+
+/** The price of a job, the rooms it is made of, and their surfaces: each together what they are parts of, to the last coin. */
 export function priceFor(
   work: PlannedWork,
   { cost, book }: JobPlan,
-): { readonly price: JobPrice; readonly rooms: readonly { readonly room: string; readonly net: number }[] } {
+): { readonly price: JobPrice; readonly rooms: readonly PricedRoom[] } {
   const price = priceOf(cost.total, book.terms, book.currency);
-  const rooms = [...new Set(work.surfaces.map(({ room }) => room))];
-  const nets = parted(
-    price.net,
-    rooms.map((room) => weightOf(work, room)),
-    book.currency,
-  );
-  return { price, rooms: rooms.map((room, index) => ({ room, net: nets[index] ?? 0 })) };
+  const byRoom = new Map<string, Surface[]>();
+  for (const surface of work.surfaces) addTo(byRoom, surface.room, surface);
+  const all = [...byRoom];
+  const costs = all.map(([, surfaces]) => ownCost(work, surfaces));
+  const parts = partedByCost(price.net, costs, book.currency);
+  const rooms = all.map(([room, surfaces], index): PricedRoom => {
+    const { net, range } = parts[index] ?? { net: 0, range: { low: 0, likely: 0, high: 0 } };
+    const own = partedByCost(
+      net,
+      surfaces.map((one) => ownCost(work, [one])),
+      book.currency,
+    );
+    return {
+      room,
+      net,
+      range,
+      surfaces: surfaces.flatMap(({ id, name }, at) => {
+        const part = own[at];
+        return part ? [{ id, name, ...part }] : [];
+      }),
+    };
+  });
+  return { price, rooms };
 }
 
 /** Hours, consumables and cost of a job, from what is bought for it and its time with the trigger open. */
 export function jobPlan(planned: PlannedWork): JobPlan {
   const { surfaces, coatings, buyings, book } = planned;
   const work = workOn(planned);
-  const { hours, days } = workWithDays(work, ratesOf(book), book.notCounted);
+  const { hours, days } = workWithDays(work, ratesOf(book), book.notCounted, planned.times);
   const paint = buyings.reduce((sum, { likely }) => sum + likely, 0);
   const tips = tipWear(
     buyings.map(({ order, likely }) => ({ name: order.name, likely, life: coatingInputs(order).life })),

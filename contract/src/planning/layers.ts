@@ -24,6 +24,14 @@ export function layersOfChoice({ coatingId, coats, thinning, under }: SystemChoi
   return [...under, { role: 'finish', coatingId, coats, thinning, share: 1 }];
 }
 
+/** Layers with the finish last, as what is chosen for a surface; nothing of none. */
+export function choiceOf(layers: readonly SystemLayer[]): SystemChoice | undefined {
+  const finish = layers[layers.length - 1];
+  if (!finish) return undefined;
+  const { coatingId, coats, thinning } = finish;
+  return { coatingId, coats, thinning, under: layers.slice(0, -1) };
+}
+
 /** Layers as the core checks them, from the surface outwards; ones whose coating is missing are left out. */
 export function coreLayers(choice: SystemChoice, coatings: Kit['coatings']): readonly Layer[] {
   return layersOfChoice(choice).flatMap((layer) => {

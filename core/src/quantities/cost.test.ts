@@ -2,6 +2,7 @@ import { workingDefault } from '../explain';
 import { of } from '../units';
 import {
   CONSUMABLE_IDS,
+  NO_AREA,
   USUAL_RATES,
   consumablesFor,
   jobCost,
@@ -28,9 +29,9 @@ const consumables = consumablesFor({ protection, paint: of(150, 'L'), coatings: 
 const NO_WORK = {
   area: 0,
   washed: 0,
-  scraped: 0,
-  filled: 0,
-  sanded: 0,
+  scraped: NO_AREA,
+  filled: NO_AREA,
+  sanded: NO_AREA,
   caulked: 0,
   backRolled: 0,
   between: 0,

@@ -66,11 +66,14 @@ export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
 export {
   aboutText,
   chanceText,
+  NUMBER_LANGUAGES,
   exactMoney,
   containerText,
   hoursText,
   moneyRange,
   moneyText,
+  shareText,
+  type NumberLanguage,
   sparesText,
 } from './words';
 export {
@@ -81,12 +84,31 @@ export {
   type InTheWay,
   type JobCovering,
 } from './covering';
-export { NO_TERMS, digitsOf, parted, priceOf, type JobPrice, type PriceTerms } from './price';
-export { STATES, preparingOf, stateOf, type State, type SurfaceWork, type WorkedSurface } from './preparing';
+export {
+  NO_TERMS,
+  digitsOf,
+  offerTotals,
+  parted,
+  priceOf,
+  type JobPrice,
+  type OfferTotals,
+  type PriceTerms,
+} from './price';
+export {
+  NO_AREA,
+  STATES,
+  preparingOf,
+  stateOf,
+  type ByState,
+  type State,
+  type SurfaceWork,
+  type WorkedSurface,
+} from './preparing';
 export {
   NEVER_COUNTED,
   TASKS,
   TASK_IDS,
+  TIMED_WORK,
   TRIGGER_SHARE,
   USUAL_RATES,
   WORKING_DAY,
@@ -94,13 +116,23 @@ export {
   WORK_RATE_IDS,
   changesOf,
   daysOf,
+  isMending,
+  kindOfWorkKey,
+  kindOfWorkName,
   rateLimits,
   rateShown,
+  siteLines,
   sprayingTime,
+  timeShown,
+  usualTime,
+  workCountedIn,
   workOf,
   workWithDays,
   type JobHours,
   type JobWork,
+  type KindOfWork,
+  type LearnedTimes,
+  type SiteLine,
   type Task,
   type WorkRate,
   type WorkRates,

@@ -28,13 +28,17 @@ export interface WorkedSurface {
   readonly coats: number;
 }
 
-/** Work on the surfaces of a job as areas and lengths; what hangs on the state of a surface is as if all were fair. m², m. */
+/** An area by the state it is in, m². */
+export type ByState = Readonly<Record<State, number>>;
+export const NO_AREA: ByState = { good: 0, fair: 0, poor: 0 };
+
+/** Work on the surfaces of a job as areas and lengths, what hangs on the state of a surface by that. m², m. */
 export interface SurfaceWork {
   readonly area: number;
   readonly washed: number;
-  readonly scraped: number;
-  readonly filled: number;
-  readonly sanded: number;
+  readonly scraped: ByState;
+  readonly filled: ByState;
+  readonly sanded: ByState;
   readonly caulked: number;
   readonly backRolled: number;
   /** Area times the coats that another follows, of what is sanded between coats. */
@@ -43,8 +47,8 @@ export interface SurfaceWork {
   readonly highShare: number;
 }
 
-/** How much longer it takes than on a fair surface. */
-const BY_STATE = {
+/** How much longer it takes than on a fair surface; nothing: it is not done there. */
+export const BY_STATE = {
   scraping: { good: 0, fair: 1, poor: 4 },
   filling: { good: 0.3, fair: 1, poor: 3 },
   sanding: { good: 0.5, fair: 1, poor: 2.5 },
@@ -99,12 +103,10 @@ function highShareOf({ element, side, geometry }: WorkedSurface): number {
  * @param deducted whether openings are taken off for labour, as they are for paint
  */
 export function preparingOf(surfaces: readonly WorkedSurface[], deducted: boolean): SurfaceWork {
+  const [scraped, filled, sanded] = [{ ...NO_AREA }, { ...NO_AREA }, { ...NO_AREA }];
   const sum = {
     area: 0,
     washed: 0,
-    scraped: 0,
-    filled: 0,
-    sanded: 0,
     caulked: 0,
     backRolled: 0,
     between: 0,
@@ -118,9 +120,9 @@ export function preparingOf(surfaces: readonly WorkedSurface[], deducted: boolea
     const fence = FENCES.has(element);
     sum.area += area;
     if (painted && (side === 'outside' || state === 'poor')) sum.washed += area;
-    if (painted && side === 'outside') sum.scraped += area * BY_STATE.scraping[state];
-    if (!fence) sum.filled += area * BY_STATE.filling[state];
-    if (!fence && !MASONRY.has(kind)) sum.sanded += area * BY_STATE.sanding[state];
+    if (painted && side === 'outside') scraped[state] += area;
+    if (!fence) filled[state] += area;
+    if (!fence && !MASONRY.has(kind)) sanded[state] += area;
     if (element === 'trim') sum.caulked += runOf(geometry);
     const drinks = !painted && (ROUGH.has(kind) || BOARD.has(kind));
     if (drinks && (element === 'wall' || element === 'ceiling')) sum.backRolled += area;
@@ -128,5 +130,5 @@ export function preparingOf(surfaces: readonly WorkedSurface[], deducted: boolea
     sum.high += area * highShareOf(surface);
   }
   const { high, ...rest } = sum;
-  return { ...rest, highShare: rest.area > 0 ? high / rest.area : 0 };
+  return { ...rest, scraped, filled, sanded, highShare: rest.area > 0 ? high / rest.area : 0 };
 }

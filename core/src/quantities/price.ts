@@ -52,7 +52,7 @@ export function priceOf(cost: Money, terms: PriceTerms, currency: string): JobPr
   const asked = cost.likely + overhead + profit;
   const step = Math.max(coin, terms.rounding);
   const net = whole(upTo(Math.max(asked, terms.minimum), step));
-  const tax = whole(net * terms.tax);
+  const { tax, total } = offerTotals([net], terms.tax, [], currency);
   const factor = (1 + terms.overhead) * (1 + terms.profit);
   return {
     cost,
@@ -60,7 +60,7 @@ export function priceOf(cost: Money, terms: PriceTerms, currency: string): JobPr
     profit,
     net,
     tax,
-    total: whole(net + tax),
+    total,
     range: { low: cost.low * factor, likely: asked, high: cost.high * factor },
     ends: net - asked,
     atMinimum: asked < terms.minimum,
@@ -70,10 +70,16 @@ export function priceOf(cost: Money, terms: PriceTerms, currency: string): JobPr
 /**
  * An amount parted by weights, each part whole in the smallest coin, the parts together the amount to the last coin (largest remainders).
  * Weights that are all nothing part it evenly.
+ * @param whole in whole units of the money, where the amount is in whole units itself
  */
-export function parted(amount: number, weights: readonly number[], currency: string): readonly number[] {
+export function parted(
+  amount: number,
+  weights: readonly number[],
+  currency: string,
+  whole = false,
+): readonly number[] {
   if (weights.length === 0) return [];
-  const digits = digitsOf(currency);
+  const digits = whole && Number.isInteger(amount) ? 0 : digitsOf(currency);
   const coins = inCoins(amount, digits);
   const sum = weights.reduce((total, one) => total + Math.max(0, one), 0);
   const share = (weight: number) => (sum > 0 ? Math.max(0, weight) / sum : 1 / weights.length);
@@ -85,4 +91,32 @@ export function parted(amount: number, weights: readonly number[], currency: str
     .sort((a, b) => b.over - a.over || a.index - b.index);
   for (const { index } of byRemainder.slice(0, left)) parts[index] = (parts[index] ?? 0) + 1;
   return parts.map((one) => one / 10 ** digits);
+}
+
+/** What an offer comes to, from the prices on it. */
+export interface OfferTotals {
+  /** Before tax. */
+  readonly net: number;
+  readonly tax: number;
+  readonly total: number;
+  /** What is due at each step of payment: together the total, to the last coin. */
+  readonly due: readonly number[];
+}
+
+/**
+ * Prices before tax added up in whole coins, the tax on them, and what is due at each step.
+ * @param shares of the total, one for each step
+ */
+export function offerTotals(
+  prices: readonly number[],
+  tax: number,
+  shares: readonly number[],
+  currency: string,
+): OfferTotals {
+  const digits = digitsOf(currency);
+  const asMoney = (coins: number) => coins / 10 ** digits;
+  const net = prices.reduce((sum, one) => sum + inCoins(one, digits), 0);
+  const taxed = inCoins(asMoney(net) * tax, digits);
+  const total = asMoney(net + taxed);
+  return { net: asMoney(net), tax: asMoney(taxed), total, due: parted(total, shares, currency) };
 }

@@ -37,10 +37,27 @@ export function moneyText(amount: number, currency: string): string {
   }).format(amount);
 }
 
+/** Languages an offer may write its numbers in, by their tags (BCP 47). */
+export const NUMBER_LANGUAGES = [
+  ...(['en', 'cs', 'da', 'de', 'de-CH', 'es', 'fi', 'fr', 'it', 'nb', 'nl', 'pl', 'pt', 'sv'] as const),
+] as const;
+export type NumberLanguage = (typeof NUMBER_LANGUAGES)[number];
+
+/** A narrow space that does not break is in few fonts; one of usual width is in all. */
+const plainSpaces = (text: string): string => text.replaceAll('\u202f', '\u00a0');
+
 /** An amount to the coin: what somebody is asked for is not rounded again; without cents where it has none. */
-export function exactMoney(amount: number, currency: string): string {
+export function exactMoney(amount: number, currency: string, numbers: NumberLanguage = 'en'): string {
   const whole = Number.isInteger(amount) ? { minimumFractionDigits: 0 } : {};
-  return new Intl.NumberFormat('en', { style: 'currency', currency, ...whole }).format(amount);
+  return plainSpaces(
+    new Intl.NumberFormat(numbers, { style: 'currency', currency, ...whole }).format(amount),
+  );
+}
+
+/** A share to two digits after the point: "7.7 %". */
+export function shareText(share: number, numbers: NumberLanguage = 'en'): string {
+  const format = new Intl.NumberFormat(numbers, { maximumFractionDigits: 2 });
+  return `${plainSpaces(format.format(share * 100))}\u00a0%`;
 }
 
 /** An amount in whole units of a currency. */

@@ -3,6 +3,7 @@ import { surfacesOf, usualGeometry, usualRoom, type RoomMeasure } from '../takeo
 import { workingDefault } from '../explain';
 import { of, quantity } from '../units';
 import {
+  NO_AREA,
   TASK_IDS,
   USUAL_RATES,
   boxingPlan,
@@ -10,6 +11,7 @@ import {
   cheapestContainers,
   consumablesFor,
   daysOf,
+  siteLines,
   coveringOf,
   tipWear,
   workOf,
@@ -273,7 +275,9 @@ const protection: JobCovering = {
 };
 /** 100 m² of fair walls inside, 12 m of trim, half of it over 3 m. */
 const onSurfaces: SurfaceWork = {
-  ...{ area: 100, washed: 60, scraped: 0, filled: 100, sanded: 100, caulked: 12, backRolled: 50 },
+  ...{ area: 100, washed: 60, scraped: NO_AREA, caulked: 12, backRolled: 50 },
+  filled: { ...NO_AREA, fair: 100 },
+  sanded: { ...NO_AREA, fair: 100 },
   between: 20,
   highShare: 0.5,
 };
@@ -318,6 +322,27 @@ describe('hours', () => {
       expect(hours[task]?.low).toBeLessThan(hours[task]?.value ?? NaN);
       expect(hours[task]?.high).toBeGreaterThan(hours[task]?.value ?? NaN);
     }
+  });
+
+  it('are those of the lines of the site, together', () => {
+    const sum = (tasks: readonly Task[]) =>
+      tasks.reduce((total, task) => total + (hours[task]?.value ?? 0), 0);
+    const lines = siteLines(work, USUAL_RATES);
+    expect(lines.reduce((total, { time }) => total + time, 0)).toBeCloseTo(
+      sum(['furniture', 'fittings', 'masking', 'doors', 'preparing', 'caulking', 'dusting']),
+      6,
+    );
+    // Ten plates at a minute and a half, six doors at 2.4 an hour
+    expect(lines.find(({ rate }) => rate === 'plates')).toMatchObject({
+      amount: 10,
+      counted: 'count',
+      time: 900,
+    });
+    expect(lines.find(({ rate }) => rate === 'doors')?.time).toBeCloseTo(9000, 6);
+    expect(lines.map(({ rate }) => rate).slice(0, 3)).toEqual(['power', 'plates', 'lights']);
+    expect(siteLines({ ...work, inUse: false }, USUAL_RATES).some(({ rate }) => rate === 'furniture')).toBe(
+      false,
+    );
   });
 
   it('say whose rate they stand on', () => {

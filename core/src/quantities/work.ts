@@ -1,7 +1,7 @@
 import { explain, given, workingDefault, type Explained, type Input } from '../explain';
 import type { DisplayKind } from '../units';
 import type { JobCovering } from './covering';
-import type { SurfaceWork } from './preparing';
+import { BY_STATE, STATES, type ByState, type State, type SurfaceWork } from './preparing';
 
 /** What kind of number a rate is, with the kind it is shown as, what one stored is in SI, and what it may be. */
 const RATE_KINDS = {
@@ -46,8 +46,8 @@ export const WORK_RATES = {
   curtains: rate('Curtains, rail and brackets of a window', 'each', 6),
   maskingLine: rate('Masking line', 'line', 60),
   floorCover: rate('Floor cover', 'area', 60),
-  fittings: rate('Windows and fittings masked in an hour', 'pieces', 10),
-  doors: rate('Doors off, hardware off, racked and back in an hour', 'pieces', 2.4),
+  fittings: rate('Windows and fittings masked', 'pieces', 10),
+  doors: rate('Doors off, hardware off, racked and back', 'pieces', 2.4),
   washing: rate('Washing', 'area', 60),
   scraping: rate('Scraping loose paint', 'perArea', 2),
   filling: rate('Filling', 'perArea', 1),
@@ -82,6 +82,65 @@ export const rateShown = (id: WorkRate): { readonly kind: DisplayKind; readonly 
   const { shown, si } = RATE_KINDS[WORK_RATES[id].kind];
   return { kind: shown, si };
 };
+
+/** Rates that hang on the state of a surface. */
+export type MendingRate = keyof typeof BY_STATE;
+export const isMending = (id: WorkRate): id is MendingRate => id in BY_STATE;
+
+/** Some work as its time is written down and learned: which rate it tells of, and the state it was done on where that matters. */
+export interface KindOfWork {
+  readonly rate: WorkRate;
+  readonly state?: State | undefined;
+}
+export const kindOfWorkKey = ({ rate: id, state }: KindOfWork): string =>
+  isMending(id) ? `${id} ${state ?? 'fair'}` : id;
+export const kindOfWorkName = ({ rate: id, state }: KindOfWork): string =>
+  isMending(id) ? `${WORK_RATES[id].name}, ${state ?? 'fair'}` : WORK_RATES[id].name;
+
+/** Time each that the log has taught, s for a metre, a square metre or a piece: by `kindOfWorkKey`. */
+export type LearnedTimes = Readonly<Record<string, Input>>;
+
+/** What the amount of some work is counted in; nothing where it is a share of other hours. */
+export function workCountedIn(id: WorkRate): 'run' | 'area' | 'count' | undefined {
+  const { kind } = WORK_RATES[id];
+  if (kind === 'line') return 'run';
+  if (kind === 'area' || kind === 'perArea') return 'area';
+  return kind === 'share' ? undefined : 'count';
+}
+/** Work whose time can be written down, with how much of it was done. */
+export const TIMED_WORK: readonly WorkRate[] = WORK_RATE_IDS.filter((id) => workCountedIn(id) !== undefined);
+
+/** How a time each and a rate turn into each other, both in SI; pieces are counted by the hour. */
+function turned(id: WorkRate, value: number): number {
+  const { kind } = WORK_RATES[id];
+  if (kind === 'line' || kind === 'area') return 1 / value;
+  return kind === 'pieces' ? HOUR / value : value;
+}
+
+/** How a time each is said to people: as a rate along a line and over an area, else as minutes. */
+export function timeShown(id: WorkRate): {
+  readonly kind: DisplayKind;
+  readonly from: (time: number) => number;
+} {
+  const { kind } = WORK_RATES[id];
+  if (kind === 'line' || kind === 'area')
+    return { kind: rateShown(id).kind, from: (time) => turned(id, time) };
+  return { kind: kind === 'perArea' ? 'perArea' : 'minutes', from: (time) => time };
+}
+
+/** Time each that some work usually takes, with how far that may be off, s. */
+export function usualTime({ rate: id, state = 'fair' }: KindOfWork): Input {
+  const { usual } = WORK_RATES[id];
+  const times = turned(id, usual * rateShown(id).si) * (isMending(id) ? BY_STATE[id][state] : 1);
+  const range = RATE_RANGE.default;
+  const ends = [times * (1 - range), times * (1 + range)] as const;
+  return workingDefault(
+    kindOfWorkName({ rate: id, state }),
+    workCountedIn(id) === 'area' ? 'perArea' : 'minutes',
+    times,
+    ...ends,
+  );
+}
 
 /** Share of the spraying time during which the trigger is open. */
 export const TRIGGER_SHARE = workingDefault('Trigger time of spraying time', 'percent', 0.55, 0.45, 0.65);
@@ -155,8 +214,17 @@ const UP_HIGH = [
   'between',
 ] as const;
 
-/** A rate as an input: the company's own where it is not the usual one. */
-function rateInput(rates: WorkRates, id: WorkRate): Input {
+/** A rate as an input: as the log has it, else the company's own where it is not the usual one. */
+function rateInput(rates: WorkRates, id: WorkRate, learned: LearnedTimes): Input {
+  const known = learned[kindOfWorkKey({ rate: id })];
+  if (known) {
+    const ends = [turned(id, known.low), turned(id, known.high)];
+    return {
+      ...known,
+      ...{ label: WORK_RATES[id].name, kind: rateShown(id).kind, value: turned(id, known.value) },
+      ...{ low: Math.min(...ends), high: Math.max(...ends) },
+    };
+  }
   const value = rates[id];
   const { name, usual } = WORK_RATES[id];
   const { kind, si } = rateShown(id);
@@ -167,6 +235,21 @@ function rateInput(rates: WorkRates, id: WorkRate): Input {
     source: own ? "The company's own rate" : 'Working rate',
     basis: own ? 'history' : 'default',
   };
+}
+
+/** Time for a square metre of what hangs on its state: as the log has it of that state, else by what a fair surface takes. */
+function mendingInput(
+  rates: WorkRates,
+  kind: { rate: MendingRate; state: State },
+  learned: LearnedTimes,
+): Input {
+  const known = learned[kindOfWorkKey(kind)];
+  const label = kindOfWorkName(kind);
+  if (known) return { ...known, label, kind: 'perArea' };
+  const fair = rateInput(rates, kind.rate, learned);
+  const factor = BY_STATE[kind.rate][kind.state];
+  const { value, low, high } = fair;
+  return { ...fair, label, value: value * factor, low: low * factor, high: high * factor };
 }
 
 /** Hours of some work as an input of what is a share of them. */
@@ -186,10 +269,16 @@ const hoursOf = (label: string, all: readonly Explained[]): Input => {
 /**
  * Hours of work of a job by task, s, each with its range; a task that is left out is not there, and nothing is a share of it.
  * @param without tasks that the company does not count
+ * @param learned what the log says of how long work takes
  */
-export function workOf(work: JobWork, rates: WorkRates, without: readonly Task[] = []): JobHours {
+export function workOf(
+  work: JobWork,
+  rates: WorkRates,
+  without: readonly Task[] = [],
+  learned: LearnedTimes = {},
+): JobHours {
   const { protection, surfaces } = work;
-  const at = (id: WorkRate) => rateInput(rates, id);
+  const at = (id: WorkRate) => rateInput(rates, id, learned);
   const counted = (label: string, value: number) => given(label, 'count', value, 'Take-off of the job');
   const area = (label: string, value: number) => given(label, 'area', value, 'Take-off of the job');
   const line = (label: string, value: number) => given(label, 'run', value, 'Take-off of the job');
@@ -210,6 +299,15 @@ export function workOf(work: JobWork, rates: WorkRates, without: readonly Task[]
   const byRate = (amount: Input, id: WorkRate) =>
     explain('hours by rate', 'duration', { amount, rate: at(id) }, (v) => v.amount / v.rate);
   const { fittings } = protection;
+  const mended = (id: MendingRate, label: string, areas: ByState): Readonly<Record<string, Input>> =>
+    Object.fromEntries(
+      STATES.filter((state) => areas[state] > 0 && BY_STATE[id][state] > 0).flatMap((state) => [
+        [`${id} ${state}`, area(`${label}, ${state}`, areas[state])],
+        [`${id} ${state} each`, mendingInput(rates, { rate: id, state }, learned)],
+      ]),
+    );
+  const mendedTime = (v: Readonly<Record<string, number>>): number =>
+    Object.keys(v).reduce((sum, name) => sum + (v[name] ?? 0) * (v[`${name} each`] ?? 0), 0);
 
   const plain: Record<Exclude<Task, 'height' | 'unmasking' | 'supervision' | 'breaks'>, Explained> = {
     setUp: times({ days: ['Days', work.days, 'setUp'] }),
@@ -247,14 +345,11 @@ export function workOf(work: JobWork, rates: WorkRates, without: readonly Task[]
       {
         washed: area('Washed', surfaces.washed),
         washing: at('washing'),
-        scraped: area('Scraped, as if fair', surfaces.scraped),
-        scraping: at('scraping'),
-        filled: area('Filled, as if fair', surfaces.filled),
-        filling: at('filling'),
-        sanded: area('Sanded, as if fair', surfaces.sanded),
-        sanding: at('sanding'),
+        ...mended('scraping', 'Scraped', surfaces.scraped),
+        ...mended('filling', 'Filled', surfaces.filled),
+        ...mended('sanding', 'Sanded', surfaces.sanded),
       },
-      (v) => v.washed / v.washing + v.scraped * v.scraping + v.filled * v.filling + v.sanded * v.sanding,
+      (v) => (v['washed'] ?? 0) / (v['washing'] ?? 1) + mendedTime(v),
     ),
     caulking: byRate(line('Joints of trim', surfaces.caulked), 'caulking'),
     dusting: byArea('Dusted off', surfaces.area, 'dusting'),
@@ -319,11 +414,12 @@ export function workWithDays(
   work: Omit<JobWork, 'days'>,
   rates: WorkRates,
   without: readonly Task[] = [],
+  learned: LearnedTimes = {},
 ): { readonly hours: JobHours; readonly days: number } {
-  const once = total(workOf({ ...work, days: 0 }, rates, without));
+  const once = total(workOf({ ...work, days: 0 }, rates, without, learned));
   let days = daysOf(once, work.people);
   for (;;) {
-    const hours = workOf({ ...work, days }, rates, without);
+    const hours = workOf({ ...work, days }, rates, without, learned);
     const needed = daysOf(total(hours), work.people);
     // What comes again each day is far less than a day of the crew, but where somebody types it so.
     if (needed <= days || days >= MOST_DAYS) return { hours, days };
@@ -338,4 +434,52 @@ const MOST_DAYS = 1000;
 export function changesOf(bases: readonly ('water' | 'solvent')[]): { flushes: number; baseChanges: number } {
   const both = new Set(bases).size > 1;
   return { flushes: Math.max(0, bases.length - 1 - (both ? 1 : 0)), baseChanges: both ? 1 : 0 };
+}
+
+/** One line of what is done in a room before it is sprayed: how much of it, in what it is counted, and how long it takes one person, s. */
+export interface SiteLine extends KindOfWork {
+  readonly amount: number;
+  readonly counted: 'run' | 'area' | 'count';
+  readonly time: number;
+}
+
+/**
+ * What there is to do on a site before the first coat, line by line in the order it is done: power and fittings, furniture, doors, washing to
+ * caulking, dusting, covering and masking. Their times together are the hours of these tasks (`workOf`), without what height adds.
+ */
+export function siteLines(
+  { protection, surfaces, inUse }: Pick<JobWork, 'protection' | 'surfaces' | 'inUse'>,
+  rates: WorkRates,
+  learned: LearnedTimes = {},
+): readonly SiteLine[] {
+  const { inTheWay, powerOff, rooms, doors, floorCover, maskingLine, fittings } = protection;
+  const { washed, scraped, filled, sanded, caulked, area } = surfaces;
+  const plain = (id: WorkRate, amount: number): SiteLine => {
+    const time = amount * turned(id, rateInput(rates, id, learned).value);
+    return { rate: id, amount, counted: workCountedIn(id) ?? 'count', time };
+  };
+  const mended = (id: MendingRate, areas: ByState): SiteLine[] =>
+    STATES.filter((state) => BY_STATE[id][state] > 0).map((state) => {
+      const each = mendingInput(rates, { rate: id, state }, learned).value;
+      return { rate: id, state, amount: areas[state], counted: 'area', time: areas[state] * each };
+    });
+  return [
+    plain('power', powerOff),
+    plain('plates', inTheWay.plate),
+    plain('lights', inTheWay.light),
+    plain('alarms', inTheWay.alarm),
+    plain('vents', inTheWay.vent),
+    plain('curtains', inTheWay.curtain),
+    plain('furniture', inUse ? rooms : 0),
+    plain('floorCover', floorCover),
+    plain('doors', doors),
+    plain('washing', washed),
+    ...mended('scraping', scraped),
+    ...mended('filling', filled),
+    ...mended('sanding', sanded),
+    plain('caulking', caulked),
+    plain('dusting', area),
+    plain('fittings', fittings),
+    plain('maskingLine', maskingLine),
+  ].filter(({ amount }) => amount > 0);
 }

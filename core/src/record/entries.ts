@@ -1,6 +1,7 @@
 import type { ViscosityReading } from '../coating';
 import type { CombInterval } from '../film';
 import type { Timed } from '../grouping';
+import type { KindOfWork } from '../quantities/work';
 import type { Element, Side, Wind } from '../takeoff';
 import type { AbrasionClass, Tip, TipFamily } from '../tip';
 import type { Fraction, Length, Pressure, Speed, Temperature, Volume } from '../units';
@@ -157,6 +158,16 @@ export interface ContainerOpened extends EntryHead {
   readonly boxedWith: readonly string[];
 }
 
+/** Some work besides spraying, how much of it was done and how long it took. */
+export interface Worked extends EntryHead, KindOfWork {
+  readonly kind: 'worked';
+  readonly surface?: string | undefined;
+  /** m, m² or pieces, as its rate is counted. */
+  readonly amount: number;
+  /** Of all people together, s. */
+  readonly time: number;
+}
+
 /** Says nothing of its own: it takes back, or replaces with something nothing is derived from. */
 export interface Withdrawn extends EntryHead {
   readonly kind: 'withdrawn';
@@ -177,6 +188,7 @@ export type LogEntry =
   | SetupConfirmed
   | PaintArrived
   | ContainerOpened
+  | Worked
   | Withdrawn;
 
 export type EntryKind = LogEntry['kind'];

@@ -1,12 +1,19 @@
 import { coatingValues, type Coating } from '../coating';
 import { workingDefault, type Input } from '../explain';
 import { byTime, ordered } from '../grouping';
+import {
+  kindOfWorkKey,
+  kindOfWorkName,
+  usualTime,
+  type KindOfWork,
+  type LearnedTimes,
+} from '../quantities/work';
 import type { SetupHistory } from '../setup';
 import { transferEfficiency } from '../takeoff';
 import type { TipFamily } from '../tip';
 import type { CoatingAndFamily, PieceOfWork } from './digest';
 import { learnedInput, learnedValue, lowerMedian, type LearnedValue, type Spread } from './learn';
-import { cups, pressures, speeds, thinnings, transfers, type JobReadings } from './readings';
+import { cups, pressures, speeds, thinnings, transfers, workTimes, type JobReadings } from './readings';
 import type { SiteRecord } from './sheet';
 
 /** Relative spreads of readings within a job, and of jobs; working judgement (method.md, "Value learned from the log"). */
@@ -16,6 +23,8 @@ const SPREADS = {
   speed: { reading: 0.12, job: 0.08 },
   thinning: { reading: 0.02, job: 0.02 },
   cup: { reading: 0.06, job: 0.06 },
+  // No two rooms are alike, and a clock is stopped late.
+  minutes: { reading: 0.35, job: 0.25 },
 } as const satisfies Record<string, Spread>;
 
 /** Seconds most cups are used at; where a crew has read none. */
@@ -110,6 +119,18 @@ export function learnedCup(record: SiteRecord, coating: string, cup: string): Le
   return learn('cup', held, cups.of(record, { coating, cup }));
 }
 
+/** Time each that some work takes this crew, s. One time that was written down makes nobody know less than the working rate does. */
+export function learnedMinutes(record: SiteRecord, work: KindOfWork): Learned {
+  const prior = usualTime(work);
+  const learned = learn('minutes', prior, workTimes.of(record, work));
+  const { value, low, high } = learned.value;
+  const ends = {
+    low: Math.max(low, (value * prior.low) / prior.value),
+    high: Math.min(high, (value * prior.high) / prior.value),
+  };
+  return { ...learned, value: { ...learned.value, ...ends } };
+}
+
 export type HistoryQuery = PieceOfWork & Pick<CoatingAndFamily, 'coating'>;
 
 const inputOf = (label: string, learned: Learned, of: string): Input | undefined =>
@@ -135,6 +156,16 @@ export function evenFansFrom(
   return found;
 }
 
+/** Times of work, by kind of work: those the log has something to say about. */
+export function timesFrom(record: SiteRecord): LearnedTimes {
+  return Object.fromEntries(
+    workTimes.abouts(record).flatMap((work) => {
+      const input = inputOf(kindOfWorkName(work), learnedMinutes(record, work), 'time');
+      return input ? [[kindOfWorkKey(work), input]] : [];
+    }),
+  );
+}
+
 /** What the log changes in the next set-up: nothing where it is silent, so that the defaults stand and say so. */
 export function historyFor(record: SiteRecord, query: HistoryQuery): SetupHistory {
   return { transfer: transferFrom(record, query), evenFan: evenFansFrom(record)[query.coating] };
@@ -147,6 +178,7 @@ export interface Lesson {
   readonly family?: TipFamily;
   readonly cup?: string;
   readonly work?: PieceOfWork;
+  readonly timed?: KindOfWork;
   readonly learned: Learned;
 }
 
@@ -166,6 +198,10 @@ export function lessons(record: SiteRecord, coatings: Readonly<Record<string, Co
     }),
     ...speeds.abouts(record).map(({ coating, family }): Lesson => {
       return { kind: 'speed', coating, family, learned: learnedSpeed(record, { coating, family }) };
+    }),
+    ...workTimes.abouts(record).map((timed): Lesson => {
+      const { rate, state } = timed;
+      return { kind: 'minutes', timed: { rate, state }, learned: learnedMinutes(record, timed) };
     }),
     ...cups.abouts(record).map(({ coating, cup }): Lesson => {
       return { kind: 'cup', coating, cup, learned: learnedCup(record, coating, cup) };

@@ -10,6 +10,7 @@ export type {
   LogEntry,
   SetupConfirmed,
   Sprayed,
+  Worked,
 } from './entries';
 export {
   digestedRecord,
@@ -51,11 +52,13 @@ export {
   evenFansFrom,
   historyFor,
   learnedCup,
+  learnedMinutes,
   learnedPressure,
   learnedSpeed,
   learnedThinning,
   learnedTransfer,
   lessons,
+  timesFrom,
   transferFrom,
   worksOf,
   type HistoryQuery,

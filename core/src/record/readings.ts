@@ -1,4 +1,5 @@
 import { addTo, byTime, ordered, type Timed } from '../grouping';
+import { kindOfWorkKey, type KindOfWork } from '../quantities/work';
 import { USUAL_OVER } from '../takeoff';
 import type { TipFamily } from '../tip';
 import {
@@ -223,6 +224,15 @@ export const cups = readingsBy<Pick<ViscosityLogged, 'coating' | 'cup'>>(
     }
   },
 );
+
+/** Time each that some work took, all people together, s for a metre, a square metre or a piece. */
+export const workTimes = readingsBy<KindOfWork>(kindOfWorkKey, (record, add) => {
+  for (const entry of record.of('worked')) {
+    const { rate, state, job, amount, time } = entry;
+    if (amount > 0 && time > 0)
+      add({ rate, state }, job, { value: time / amount, heard: entry, of: [entry] });
+  }
+});
 
 /** The readings of a record as columns, all of it in the order of time. */
 function columnsOf<About>(

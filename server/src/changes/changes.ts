@@ -106,7 +106,8 @@ async function shown(trx: Database, actor: Actor, some: readonly Found[]): Promi
   }
   for (const resource of RESOURCE_NAMES) {
     const ids = idsOf(resource);
-    if (ids.length === 0) continue;
+    const { seenBy } = RESOURCES[resource];
+    if (ids.length === 0 || (seenBy && !may(role, seenBy))) continue;
     const { items, unreadable } = await storeOf(trx, resource, pricesFor(actor)).some(companyId, ids);
     for (const row of items) put(resource, '', { resource, id: row.id, row });
     for (const one of unreadable) put(resource, '', { resource, id: one.id, unreadable: one });

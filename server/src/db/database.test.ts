@@ -1,5 +1,6 @@
 import { MIGRATIONS, NotForUs, migrate, openDatabase, type Database } from './database';
-import { emptyDatabase } from '../testing/server';
+import { eachSizeOnce } from './migrations/014-offers';
+import { emptyDatabase, startTestServer } from '../testing/server';
 
 let db: Database;
 let url: string;
@@ -59,6 +60,39 @@ describe('bringing a database up to date', () => {
     const refused = migrate(url);
     await expect(refused).rejects.toBeInstanceOf(NotForUs);
     await expect(refused).rejects.toThrow(/newer Fine Spray .*"999-holograms".*nothing was changed/);
+  });
+});
+
+describe('containers of one size', () => {
+  it('are one from then on, the one that has a price', async () => {
+    const server = await startTestServer();
+    try {
+      const [row] = (await server.call('GET', '/api/coatings')).body.items ?? [];
+      const id = String(row?.['id']);
+      const of = async () => (await server.call('GET', `/api/coatings/${id}`)).body['containers'];
+      const twice = [
+        { size: 0.01, price: null },
+        { size: 0.005, price: 40 },
+        { size: 0.0100000001, price: 70 },
+      ];
+      const { version, name, archetype, overrides, sheet, hardener, note } = row ?? {};
+      const put = { name, archetype, overrides, sheet, hardener, note, containers: twice, version };
+      const refused = await server.call('PUT', `/api/coatings/${id}`, put);
+      expect([refused.status, refused.body.errors?.map(({ field, message }) => [field, message])]).toEqual([
+        422,
+        [['containers.2.size', 'This size is in the list already: each has one price.']],
+      ]);
+      const others = await server.db('coating').whereNot({ id }).select('id', 'containers');
+      await server
+        .db('coating')
+        .where({ id })
+        .update({ containers: JSON.stringify(twice) });
+      await eachSizeOnce(server.db);
+      expect(await of()).toEqual(twice.slice(1));
+      expect(await server.db('coating').whereNot({ id }).select('id', 'containers')).toEqual(others);
+    } finally {
+      await server.stop();
+    }
   });
 });
 

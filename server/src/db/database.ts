@@ -13,6 +13,7 @@ import * as people from './migrations/010-people';
 import * as changes from './migrations/011-changes';
 import * as oldJobs from './migrations/012-old-jobs';
 import * as sheets from './migrations/013-sheets';
+import * as offers from './migrations/014-offers';
 
 export type Database = Knex;
 
@@ -31,6 +32,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '011-changes': changes,
   '012-old-jobs': oldJobs,
   '013-sheets': sheets,
+  '014-offers': offers,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

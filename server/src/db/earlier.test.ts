@@ -22,7 +22,8 @@ it.each(dumps)('what %s had is all there in this version, and can be read and ch
   try {
     const jobs = (await server.call('GET', '/api/jobs')).body.items ?? [];
     expect(jobs.map(({ name, surfaceCount }) => [name, surfaceCount])).toEqual([
-      ['Tern Boathouse', 41],
+      // Primers were surfaces of their own until then.
+      ['Tern Boathouse', dump < '013' ? 41 : 39],
       ['Kiln House, ground floor', 9],
       ['Orchard Row 3', 9],
     ]);

@@ -5,10 +5,12 @@ import {
   jobFile,
   kitFile,
   logFile,
+  offersFile,
   type Contents,
   type JobFile,
   type KitFile,
   type LogFile,
+  type OffersFile,
   type ResourceName,
 } from '@fine-spray/contract';
 import { SEEN_AS, seeing, type Database } from '../db/database';
@@ -59,11 +61,20 @@ const MINUTE = 60_000;
 /** How long before it is loaded the demo's log ends: its last coats are still drying. */
 const DEMO_ENDS = 40 * MINUTE;
 
-/** The demo's log moved in time as a whole, so that it ends shortly before it is loaded. */
-function movedTo(now: number, { entries }: LogFile): LogFile['entries'] {
+/** How far the demo is moved in time, ms, so that its log ends shortly before it is loaded. */
+function movedBy(now: number, { entries }: LogFile): number {
   const last = Math.max(...entries.map(({ at }) => Date.parse(at)));
-  const by = Math.floor((now - DEMO_ENDS - last) / MINUTE) * MINUTE;
-  return entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) + by).toISOString() }));
+  return Math.floor((now - DEMO_ENDS - last) / MINUTE) * MINUTE;
+}
+
+const moved = ({ entries }: LogFile, by: number): LogFile['entries'] =>
+  entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) + by).toISOString() }));
+
+/** Offers on the days they were sent and answered, moved with the log. */
+function offersMoved({ offers }: OffersFile, by: number): OffersFile['offers'] {
+  const day = (date: string | null) =>
+    date && new Date(Date.parse(date) + by).toISOString().slice(0, 'yyyy-mm-dd'.length);
+  return offers.map((offer) => ({ ...offer, sent: day(offer.sent), answered: day(offer.answered) }));
 }
 
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
@@ -98,6 +109,7 @@ export async function loadDemo(
   const names = (await readdir(folder)).filter((name) => name.endsWith('.job.json')).sort();
   const kit = kitFile.parse(await read('millrace.kit.json'));
   const log = logFile.parse(await read('millrace.log.json'));
+  const offers = offersFile.parse(await read('millrace.offers.json'));
   const files = await Promise.all(names.map(async (name) => jobFile.parse(await read(name))));
   return db.transaction(async (trx) => {
     await trx.raw('lock table company in exclusive mode');
@@ -106,7 +118,9 @@ export async function loadDemo(
     await seeing(trx, kit.company.id);
     const companyId = await importKit(trx, kit);
     for (const file of files) await importJob(trx, companyId, file);
-    await importLog(trx, companyId, movedTo(now, log));
+    const by = movedBy(now, log);
+    await importLog(trx, companyId, moved(log, by));
+    await importRows(trx, companyId, 'offers', offersMoved(offers, by));
     return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
   });
 }

@@ -339,14 +339,17 @@ describe('loading the demo', () => {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-demo-'));
     const read = (name: string) =>
       JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
-    writeFileSync(path.join(folder, 'millrace.kit.json'), JSON.stringify(read('millrace.kit.json')));
-    writeFileSync(path.join(folder, 'millrace.log.json'), JSON.stringify(read('millrace.log.json')));
+    for (const name of ['kit', 'log', 'offers'].map((one) => `millrace.${one}.json`))
+      writeFileSync(path.join(folder, name), JSON.stringify(read(name)));
     const job = read('kiln-house.job.json');
     const [first] = job.surfaces;
     if (first) first.coatingId = '0190a000-0000-7000-8000-00000000dead';
     writeFileSync(path.join(folder, 'kiln-house.job.json'), JSON.stringify(job));
-    await expect(loadDemo(empty.db, folder)).rejects.toThrow('does not exist');
-    expect(await empty.db('company').first()).toBeUndefined();
-    await empty.stop();
+    try {
+      await expect(loadDemo(empty.db, folder)).rejects.toThrow('does not exist');
+      expect(await empty.db('company').first()).toBeUndefined();
+    } finally {
+      await empty.stop();
+    }
   });
 });

@@ -19,12 +19,13 @@ afterAll(() => server.stop());
 interface Sheet extends ReadPdf {
   readonly text: string;
 }
-async function sheet(job: string, file: string, query = ''): Promise<Sheet> {
-  const response = await fetch(`${server.address}/api/jobs/${job}/${file}?${query}`);
+async function pdfAt(url: string): Promise<Sheet> {
+  const response = await fetch(`${server.address}${url}`);
   expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/pdf']);
   const read = await readPdf(new Uint8Array(await response.arrayBuffer()));
   return { ...read, text: read.pages.join(' ') };
 }
+const sheet = (job: string, file: string, query = '') => pdfAt(`/api/jobs/${job}/${file}?${query}`);
 async function newJob(fields: Record<string, unknown>): Promise<string> {
   const { body } = await server.call('GET', `/api/jobs/${tern}`);
   const { sprayerId, hoseIds } = body;
@@ -108,27 +109,103 @@ describe('the job sheet', () => {
 });
 
 describe('the offer', () => {
-  it('has a price for each room, together what is asked, tax, what is not in it, and nothing of the inside', async () => {
-    const { title, text } = await sheet(tern, 'offer.pdf', 'date=2026-11-30');
-    expect(title).toBe('Tern Boathouse: offer');
+  const content = (jobId: string) => ({
+    ...{ jobId, number: 14, edition: 1, state: 'draft', sent: null, answered: null },
+    ...{ intro: 'Thank you.', terms: 'Paid in thirty days.', validDays: 30, taken: [] },
+    blocks: [{ title: 'Colours', text: 'One for each room.' }],
+    listedBy: 'room',
+    options: [
+      {
+        ...{ id: randomUUID(), name: 'Without the ceilings', kind: 'leave out', rooms: [] },
+        ...{ elements: ['ceiling'], layers: null, notWith: [] },
+      },
+    ],
+    exclusions: ['Radiators'],
+    sums: [{ what: 'Mending plaster', amount: 150 }],
+    payments: [
+      { name: 'When we begin', share: 0.4 },
+      { name: 'When it is done', share: 0.6 },
+    ],
+    ...{ withInside: false, figures: null, version: 0 },
+  });
+  async function offerOf(jobId: string, part: object = {}) {
+    const url = `/api/offers/${randomUUID()}`;
+    const put = await server.call('PUT', url, { ...content(jobId), ...part });
+    expect([put.status, put.body.errors]).toEqual([200, undefined]);
+    return { url, row: put.body };
+  }
+  const printed = (url: string, query = 'date=2026-11-30') => pdfAt(`${url}/offer.pdf?${query}`);
+  const amounts = (of: string) =>
+    [...of.matchAll(/€([\d,]+(?:\.\d\d)?)/g)].map(([, amount = '']) => Number(amount.replaceAll(',', '')));
+
+  it('has a price for each room, together with what is set aside what is asked, and nothing of the inside', async () => {
+    const { url } = await offerOf(tern);
+    const { title, text, size } = await printed(url);
+    expect(title).toMatch(/: Offer 14$/);
+    expect(size.map(Math.round)).toEqual([595, 842]);
     expect(text).toContain('30 November 2026; valid until 30 December 2026');
-    const [, rooms = '', sums = ''] = /Before tax (.*?) Price before tax (.*?) Not in it/.exec(text) ?? [];
-    const amounts = (of: string) =>
-      [...of.matchAll(/€([\d,]+(?:\.\d\d)?)/g)].map(([, amount = '']) => Number(amount.replaceAll(',', '')));
+    expect(text).toContain('A draft: not sent yet.');
+    const [, rooms = '', sums = ''] =
+      /Before tax (.*?) Price before tax (.*?) If you choose/.exec(text) ?? [];
     const [net = NaN, tax = NaN, total = NaN] = amounts(sums);
-    expect(amounts(rooms).length).toBeGreaterThan(5);
+    expect(amounts(rooms).length).toBeGreaterThan(6);
+    expect(amounts(rooms).at(-1)).toBe(150);
     expect(amounts(rooms).reduce((sum, one) => sum + one, 0)).toBeCloseTo(net, 2);
     expect(tax).toBeCloseTo(net * 0.2, 2);
     expect(total).toBeCloseTo(net + tax, 2);
     expect(text).toMatch(/North side, board and batten: prime with .*, 2 coats of /);
-    expect(text).toContain('Scaffold and lifts, repairs beyond filling');
+    expect(text).toMatch(/Without the ceilings €[\d,.]+ less, before tax/);
+    const [, due = ''] = /When it is due (.*?) Not in it/.exec(text) ?? [];
+    expect(amounts(due).reduce((sum, one) => sum + one, 0)).toBeCloseTo(total, 2);
+    expect(text).toMatch(/Scaffold and lifts, repairs beyond filling.*\. Radiators\./);
+    expect(text).toContain('Colours One for each room.');
     expect(text).not.toMatch(/hours|likely|overhead|profit|under the skin/i);
   });
 
-  it('says so where there is nothing to offer', async () => {
-    expect((await sheet(await newJob({ name: 'Nothing yet' }), 'offer.pdf')).text).toContain(
-      'There is nothing to offer yet',
+  it('has hours and cost where they are asked for', async () => {
+    const { url } = await offerOf(tern, { number: 15, withInside: true });
+    const { text, size } = await printed(url, 'size=letter&units=us&date=2026-11-30');
+    expect(size).toEqual([612, 792]);
+    expect(text).toMatch(/How it was worked out .*Spraying [\d.]+–[\d.]+ h.* Labour €[\d,]+/);
+  });
+
+  it('stays as it was sent, in its own money and language of numbers, whatever becomes of the job', async () => {
+    const { url, row } = await offerOf(tern, { number: 16, options: [] });
+    const { id: _id, createdAt: _made, updatedAt: _changed, ...draft } = row;
+    const range = { low: 1, likely: 1, high: 1 };
+    const figures = {
+      ...{ currency: 'CHF', numbers: 'de-CH', tax: 0.077, options: [], notCounted: ['lifts'] },
+      lines: [{ room: 'Hall', name: 'Walls', what: '2 coats', net: 12345.5 }],
+      inside: {
+        cost: { paint: range, consumables: range, labour: range, total: range },
+        ...{ hours: {}, days: 1, hour: 46, paint: [] },
+      },
+    };
+    const sent = { ...draft, state: 'sent', sent: '2026-10-01', figures };
+    expect((await server.call('PUT', url, sent)).status).toBe(200);
+    const { text } = await printed(url);
+    expect(text).toContain('1 October 2026; valid until 31 October 2026');
+    // 12,345.50 and 150 are 12,495.50; 7.7 % of it 962.15; 13,457.65
+    expect(text.replaceAll('\u00a0', ' ')).toMatch(
+      /12['’]495\.50 Tax, 7\.7 % CHF 962\.15 To pay CHF 13['’]457\.65/,
     );
+    expect(text).not.toContain('A draft');
+
+    const changed = await server.call('PUT', url, { ...sent, version: 2, terms: 'Others.' });
+    expect([changed.status, changed.body.errors?.map(({ field }) => field)]).toEqual([422, ['terms']]);
+    expect((await server.call('PUT', url, { ...draft, version: 2 })).status).toBe(422);
+    const answer = { ...sent, version: 2, state: 'accepted', answered: '2026-10-04' };
+    expect((await server.call('PUT', url, answer)).status).toBe(200);
+    const twin = await server.call('PUT', `/api/offers/${randomUUID()}`, { ...content(tern), number: 16 });
+    expect([twin.status, twin.body['detail']]).toEqual([
+      409,
+      'There is an offer of this number and edition already. Give it another number.',
+    ]);
+  });
+
+  it('says so where there is nothing to offer', async () => {
+    const { url } = await offerOf(await newJob({ name: 'Nothing yet' }), { number: 17 });
+    expect((await printed(url)).text).toContain('There is nothing to offer yet');
   });
 });
 

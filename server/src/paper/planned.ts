@@ -7,20 +7,13 @@ import {
   type Surface,
 } from '@fine-spray/contract';
 import {
-  PURCHASE_DRAWS,
-  buyingsFor,
-  jobPlan,
   layersOf,
-  ordersFor,
   requestFor,
-  triggerTimeOf,
-  type Buying,
-  type JobPlan,
-  type PlannedWork,
+  workOutJob,
   type Kit,
   type SurfaceLayer,
+  type WorkedOut,
 } from '@fine-spray/contract/planning';
-import { jobModel, paintDistributions } from '@fine-spray/core/quantities';
 import { setupCard, type SetupCard } from '@fine-spray/core/setup';
 
 /** The rows a job's sheets are printed from. */
@@ -52,18 +45,10 @@ export interface Unplanned {
 export type PrintOptions = PaperOptions & { readonly date: string };
 
 /** All that the sheets of a job say, worked out as the screens do. */
-export interface PlannedJob extends PaperRows {
+export interface PlannedJob extends PaperRows, Omit<WorkedOut, 'work'> {
   readonly options: PrintOptions;
   readonly layers: readonly PlannedLayer[];
   readonly unplanned: readonly Unplanned[];
-  /** Surfaces whose paint is not in the quantities. */
-  readonly refused: number;
-  /** Why there are no quantities at all. */
-  readonly unquantified: string | undefined;
-  readonly buyings: readonly Buying[];
-  readonly plan: JobPlan | undefined;
-  /** What the plan was worked out from, and with it the price. */
-  readonly work: PlannedWork | undefined;
 }
 
 /** Works a job out for its sheets. Surfaces that are refused are named with the reason; nothing is left out in silence. */
@@ -84,18 +69,10 @@ export function plannedJob(rows: PaperRows, options: PrintOptions): PlannedJob {
         });
     }
   }
-  const { orders, refused } = ordersFor(surfaces, job, kit);
-  const drawn = orders.length > 0 ? paintDistributions(jobModel(orders), PURCHASE_DRAWS) : undefined;
-  const unquantified = drawn && !drawn.ok ? drawn.message : undefined;
-  const buyings = drawn?.ok ? buyingsFor(orders, drawn.value, options.risk, options.aim) : [];
-  const work =
-    buyings.length > 0
-      ? {
-          ...{ surfaces, places, job, coatings: kit.coatings, buyings },
-          trigger: triggerTimeOf(orders),
-          book: company.book ?? USUAL_BOOK,
-        }
-      : undefined;
-  const plan = work && jobPlan(work);
-  return { ...rows, options, layers, unplanned, refused, unquantified, buyings, plan, work };
+  const { risk, aim } = options;
+  const { work: _work, ...worked } = workOutJob({
+    ...{ surfaces, places, job, kit, risk, aim },
+    book: company.book ?? USUAL_BOOK,
+  });
+  return { ...rows, options, layers, unplanned, ...worked };
 }

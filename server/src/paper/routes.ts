@@ -6,15 +6,15 @@ import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import { actorOf, allow } from '../people/actor';
 import type { Pool } from '../jobs/pool';
-import { logRows, paperRows } from './rows';
+import { logRows, offerRows, paperRows } from './rows';
 import type { PaperTask } from './task';
 
 const OPERATIONS = {
   'job-sheet': SINGLE_OPERATIONS.getJobSheet,
   'buy-list': SINGLE_OPERATIONS.getBuyList,
-  offer: SINGLE_OPERATIONS.getOffer,
 } as const satisfies Record<PaperKind, unknown>;
 
+const today = () => format(new Date(), 'yyyy-MM-dd');
 const DAY = z.iso.date({ error: 'The date must be written like 2026-01-31.' });
 
 /** The sheets of a job, and the days of the log, as PDF, made in the worker pool; a client that leaves stops the work. */
@@ -23,12 +23,19 @@ export function paperRoutes(db: Database, pool: Pool): Router {
   for (const kind of Object.keys(PAPER_KINDS) as PaperKind[]) {
     const { path, query, file } = OPERATIONS[kind];
     router.get(expressPath(path), async (request, response) => {
-      if (kind === 'offer') allow(actorOf(request), 'money');
-      const { date = format(new Date(), 'yyyy-MM-dd'), ...options } = query.parse(request.query);
+      const { date = today(), ...options } = query.parse(request.query);
       const rows = await paperRows(db, actorOf(request), idOf(request), options.history === 'yes');
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }
+  const { getOffer } = SINGLE_OPERATIONS;
+  router.get(expressPath(getOffer.path), async (request, response) => {
+    const actor = actorOf(request);
+    allow(actor, 'money');
+    const { date = today(), ...options } = getOffer.query.parse(request.query);
+    const rows = await offerRows(db, actor, idOf(request), options.history === 'yes');
+    await send({ kind: 'offer', rows, options: { ...options, date } }, response, getOffer.file);
+  });
   const { path, query, file } = SINGLE_OPERATIONS.getLogDay;
   router.get(expressPath(path), async (request: Request, response) => {
     const date = DAY.parse(request.params['date']);

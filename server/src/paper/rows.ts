@@ -8,6 +8,7 @@ import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
 import type { LogRows } from './logDay';
+import type { OfferRows } from './offer';
 import type { PaperRows } from './planned';
 
 /** Reads rows of one company as they are stored at one moment. */
@@ -44,6 +45,24 @@ interface Reader {
   ) => Promise<Rows[Name][]>;
 }
 
+/** Everything a job's sheets are printed from. */
+async function jobRows({ company, money, one, all, trx }: Reader, jobId: string, withHistory: boolean) {
+  const job = await one('jobs', jobId);
+  const kit = {
+    coatings: await all('coatings'),
+    sprayers: await all('sprayers'),
+    hoses: await all('hoses'),
+    tips: await all('tips'),
+  };
+  const surfaces = await all('surfaces', { jobId });
+  const places = await all('places', { jobId });
+  // As the screens have it: the weather and the paint as they were written down last.
+  const now = { ...kit, ...siteNow(await all('entries', { jobId }), Date.now()) };
+  if (!withHistory) return { company, money, job, surfaces, places, kit: now };
+  const history = planHistory(await recordOfAll(trx, company.id));
+  return { company, money, job, surfaces, places, kit: { ...now, history } };
+}
+
 /** Everything a job's sheets are printed from, as it is stored at one moment. */
 export async function paperRows(
   db: Database,
@@ -52,21 +71,20 @@ export async function paperRows(
   withHistory: boolean,
 ): Promise<PaperRows> {
   if (withHistory) await keepOldJobs(db, actor.companyId);
-  return readAtOnce(db, actor, async ({ company, money, one, all, trx }) => {
-    const job = await one('jobs', jobId);
-    const kit = {
-      coatings: await all('coatings'),
-      sprayers: await all('sprayers'),
-      hoses: await all('hoses'),
-      tips: await all('tips'),
-    };
-    const surfaces = await all('surfaces', { jobId });
-    const places = await all('places', { jobId });
-    // As the screens have it: the weather and the paint as they were written down last.
-    const now = { ...kit, ...siteNow(await all('entries', { jobId }), Date.now()) };
-    if (!withHistory) return { company, money, job, surfaces, places, kit: now };
-    const history = planHistory(await recordOfAll(trx, company.id));
-    return { company, money, job, surfaces, places, kit: { ...now, history } };
+  return readAtOnce(db, actor, (reader) => jobRows(reader, jobId, withHistory));
+}
+
+/** An offer with its job, as they are stored at one moment. */
+export async function offerRows(
+  db: Database,
+  actor: Actor,
+  offerId: string,
+  withHistory: boolean,
+): Promise<OfferRows> {
+  if (withHistory) await keepOldJobs(db, actor.companyId);
+  return readAtOnce(db, actor, async (reader) => {
+    const offer = await reader.one('offers', offerId);
+    return { ...(await jobRows(reader, offer.jobId, withHistory)), offer };
   });
 }
 

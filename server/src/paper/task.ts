@@ -1,14 +1,20 @@
-import { PAPER_KINDS, type DayPaperOptions, type PaperKind } from '@fine-spray/contract';
+import { PAPER_KINDS, offerName, type DayPaperOptions, type PaperKind } from '@fine-spray/contract';
 import { writeBuyList } from './buyList';
 import { writeJobSheet } from './jobSheet';
 import { writeLogDay, type LogRows } from './logDay';
-import { writeOffer } from './offer';
+import { writeOffer, type OfferRows } from './offer';
 import { Paper, type PaperFonts } from './page';
 import { plannedJob, type PaperRows, type PrintOptions } from './planned';
 
 interface JobTask {
   readonly kind: PaperKind;
   readonly rows: PaperRows;
+  readonly options: PrintOptions;
+}
+
+interface OfferTask {
+  readonly kind: 'offer';
+  readonly rows: OfferRows;
   readonly options: PrintOptions;
 }
 
@@ -19,12 +25,11 @@ interface DayTask {
 }
 
 /** A sheet to make: plain data, so that it can be sent to a worker. */
-export type PaperTask = JobTask | DayTask;
+export type PaperTask = JobTask | OfferTask | DayTask;
 
 const WRITERS = {
   'job-sheet': writeJobSheet,
   'buy-list': writeBuyList,
-  offer: writeOffer,
 } as const satisfies Record<PaperKind, unknown>;
 
 /** Works the job out and writes the sheet as PDF. */
@@ -36,12 +41,19 @@ export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uin
     writeLogDay(paper, rows, options);
     return paper.file();
   }
+  if (task.kind === 'offer') {
+    const { rows, options } = task;
+    const title = `${rows.company.name}: ${offerName(rows.offer)}`;
+    const head = { title, author: rows.company.name, date: options.date, forOthers: true };
+    const paper = new Paper(options.size, fonts, head);
+    writeOffer(paper, rows, options);
+    return paper.file();
+  }
   const { kind, rows, options } = task;
   const paper = new Paper(options.size, fonts, {
     title: `${rows.job.name}: ${PAPER_KINDS[kind].toLowerCase()}`,
     author: rows.company.name,
     date: options.date,
-    forOthers: kind === 'offer',
   });
   WRITERS[kind](paper, plannedJob(rows, options));
   return paper.file();

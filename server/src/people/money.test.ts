@@ -55,7 +55,7 @@ describe('prices', () => {
     const paths = [
       'company',
       'changes',
-      ...RESOURCE_NAMES.map((name) => {
+      ...RESOURCE_NAMES.filter((name) => RESOURCES[name].seenBy === undefined).map((name) => {
         const { path, ofJob } = RESOURCES[name];
         return ofJob ? `jobs/${job?.id ?? ''}/${path}` : path;
       }),
@@ -69,6 +69,32 @@ describe('prices', () => {
     const [tip] = await list('owner', 'tips');
     expect(pricesIn(await json(call('owner', 'GET', `/api/tips/${tip?.id ?? ''}`))).length).toBe(1);
     expect(pricesIn(await json(call('painter', 'GET', `/api/tips/${tip?.id ?? ''}`)))).toEqual([]);
+  });
+
+  it('of offers are for owners: who is none neither sees, prints, writes nor hears of one', async () => {
+    const [job] = await list('owner', 'jobs');
+    const jobId = job?.id ?? '';
+    const id = '0190a000-0000-7000-8000-0000000000f1';
+    const offer = {
+      ...{ jobId, number: 3, edition: 1, state: 'draft', sent: null, answered: null, intro: '', terms: '' },
+      ...{ validDays: 30, blocks: [], listedBy: 'room', options: [], taken: [], exclusions: [] },
+      ...{ sums: [], payments: [], withInside: false, figures: null, version: 0 },
+    };
+    const told = async (role: Role, since: string) =>
+      json<{ items: { resource: string }[]; cursor: string }>(
+        call(role, 'GET', `/api/changes?since=${since}`),
+      );
+    const { cursor } = await told('owner', 'now');
+    expect((await call('lead', 'PUT', `/api/offers/${id}`, offer)).status).toBe(403);
+    expect((await call('owner', 'PUT', `/api/offers/${id}`, offer)).status).toBe(200);
+    const ways = ['offers', `offers/${id}`, `offers/${id}/offer.pdf`, `jobs/${jobId}/offers`];
+    for (const way of ways) {
+      expect([way, (await call('owner', 'GET', `/api/${way}`)).status]).toEqual([way, 200]);
+      for (const role of ['lead', 'painter'] as const)
+        expect([way, (await call(role, 'GET', `/api/${way}`)).status]).toEqual([way, 403]);
+    }
+    const heard = async (role: Role) => (await told(role, cursor)).items.map(({ resource }) => resource);
+    expect([await heard('owner'), await heard('lead')]).toEqual([['offers'], []]);
   });
 
   it('stay as they are when a lead changes what has them, by itself and in a batch', async () => {
@@ -124,9 +150,5 @@ describe('prices', () => {
       await json<{ book: { terms: { profit: number } } }>(call(role, 'GET', '/api/company'));
     expect((await company('owner')).book.terms.profit).toBe(0.12);
     expect((await company('lead')).book.terms.profit).toBe(0);
-    // An offer is for owners to make; nobody else is given one
-    const offer = (role: Role) => call(role, 'GET', `/api/jobs/${job?.id ?? ''}/offer.pdf`);
-    expect((await offer('owner')).status).toBe(200);
-    for (const role of ['lead', 'painter'] as const) expect((await offer(role)).status).toBe(403);
   });
 });

@@ -43,17 +43,20 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
 
   // A way is looked for in the order they stand here: the log is written most.
   for (const name of ['entries', ...RESOURCE_NAMES.filter((one) => one !== 'entries')] as const) {
-    const { operations, body, ofJob, writtenBy, paged: inPages = false } = RESOURCES[name];
+    const { operations, body, ofJob, writtenBy, seenBy, paged: inPages = false } = RESOURCES[name];
+    const see = (actor: Actor) => seenBy && allow(actor, seenBy);
     const { list, get, put, remove } = operations;
     const { all } = operations as { readonly all?: Operation };
     const paged =
       ({ query }: Operation): Handler =>
       async (request, actor) => {
+        see(actor);
         const { companyId } = actor;
         const asked = query?.parse(request.query) as PageQuery;
         return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).page(companyId, asked));
       };
     const listed: Handler = async (request, actor) => {
+      see(actor);
       const { companyId } = actor;
       const jobId = ofJob ? idOf(request, 'jobId') : undefined;
       return inCompany(db, companyId, async (trx) => {
@@ -68,6 +71,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     router.get(
       expressPath(get.path),
       send(async (request, actor) => {
+        see(actor);
         const { companyId } = actor;
         const id = idOf(request);
         return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).get(companyId, id));

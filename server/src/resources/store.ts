@@ -8,6 +8,7 @@ import {
   withPricesOf,
   withoutPrices,
   type Contents,
+  type Fixed,
   type PageQuery,
   type ResourceName,
   type Rows,
@@ -83,8 +84,12 @@ export interface Store<Name extends ResourceName> {
 
 const FOREIGN_KEY = '23503';
 
-/** The order people gave the rows of a job, or the one they were made in. */
-const orderOf = (ofJob: boolean) => [...(ofJob ? ['position'] : []), 'createdAt', 'id'];
+/** The order people gave rows, where they have one, or the one they were made in. */
+const orderOf = (content: readonly string[]) => [
+  ...(content.includes('position') ? ['position'] : []),
+  'createdAt',
+  'id',
+];
 
 /** Whether who reads and writes rows has to do with prices: else they see none, and those that are stored stay. */
 export type Prices = 'with prices' | 'without prices';
@@ -105,6 +110,7 @@ export function storeOf<Name extends ResourceName>(
     documents,
     appendOnly,
     unique,
+    fixed,
     byServer = [],
     beside = [],
     counts = {},
@@ -225,6 +231,7 @@ export function storeOf<Name extends ResourceName>(
     if (row && says(row, fields)) return row;
     if (row && row.version !== version)
       throw await inTheWay(row, `This ${one} was changed elsewhere in the meantime.`);
+    if (row && fixed) checkFixed(fixed, contentOf(row), fields);
     const left = row ? undefined : await leftOf(companyId, id);
     if (left && left.version !== version) throw wasDeleted(left);
     if (!row && !left && version !== 0) throw missing();
@@ -295,7 +302,7 @@ export function storeOf<Name extends ResourceName>(
     async list(companyId, where = {}) {
       const rows = (await db(table)
         .where({ companyId, ...where })
-        .orderBy(orderOf(definition.ofJob).map((column) => ({ column })))) as Row[];
+        .orderBy(orderOf(content).map((column) => ({ column })))) as Row[];
       return readAll(rows);
     },
 
@@ -397,6 +404,22 @@ function placeOf(before: string): readonly [string, string] {
 /** Content as it comes back from jsonb: without undefined members. */
 function plain(value: object): unknown {
   return JSON.parse(JSON.stringify(value));
+}
+
+/** Refuses to change what stays as it is. */
+function checkFixed({ unless, but, sentence }: Fixed, before: object, after: object): void {
+  const [was, now] = [before, plain(after)] as Readonly<Record<string, unknown>>[];
+  if (!was || !now || was[unless.field] === unless.is) return;
+  const changed = Object.keys(was).filter(
+    (field) => !but.includes(field) && !isDeepStrictEqual(was[field], now[field]),
+  );
+  if (now[unless.field] === unless.is) changed.unshift(unless.field);
+  if (changed.length > 0)
+    throw new ProblemError(
+      'bad-body',
+      sentence,
+      changed.map((field) => ({ field, message: sentence, code: 'fixed' })),
+    );
 }
 
 const nameOf = (row: Row, one: string): string =>

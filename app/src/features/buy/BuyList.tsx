@@ -1,6 +1,7 @@
 import { USUAL_BOOK, type Job, type Place, type Surface } from '@fine-spray/contract';
 import { writeBuyList } from '@fine-spray/contract/formats';
 import {
+  PRICED_AT,
   buyingsFor,
   jobPlan,
   triggerTimeOf,
@@ -226,7 +227,7 @@ export function BuyList({
   job,
   orders,
   surfaces,
-  coatings,
+  kit,
   places,
   startWorker,
 }: {
@@ -235,7 +236,7 @@ export function BuyList({
   surfaces: readonly Surface[];
   /** Nothing until they are there: the plan waits for them. */
   places: readonly Place[] | undefined;
-  coatings: Kit['coatings'];
+  kit: Pick<Kit, 'coatings' | 'history'>;
   startWorker?: StartWorker | undefined;
 }) {
   const { state, again } = usePurchase(orders, startWorker);
@@ -247,18 +248,21 @@ export function BuyList({
     () => (state.kind === 'done' ? buyingsFor(state.orders, state.distributions, risk, aim) : []),
     [state, risk, aim],
   );
-  const trigger = state.kind === 'done' ? triggerTimeOf(state.orders) : undefined;
-  const work = useMemo(
-    () =>
-      trigger === undefined || !places
-        ? undefined
-        : {
-            ...{ surfaces, places, job, coatings, buyings: lines, trigger },
-            book: company?.book ?? USUAL_BOOK,
-          },
-    [surfaces, places, job, coatings, lines, trigger, company],
-  );
+  const work = useMemo(() => {
+    if (state.kind !== 'done' || !places) return undefined;
+    const trigger = triggerTimeOf(state.orders);
+    const book = company?.book ?? USUAL_BOOK;
+    const { coatings, history } = kit;
+    return { surfaces, places, job, coatings, buyings: lines, trigger, book, times: history?.times };
+  }, [surfaces, places, job, kit, lines, state, company]);
   const plan = useMemo(() => work && jobPlan(work), [work]);
+  // However it is tried to buy above, a job has one price.
+  const priced = useMemo(() => {
+    if (!work || state.kind !== 'done') return undefined;
+    const buyings = buyingsFor(state.orders, state.distributions, PRICED_AT.risk, PRICED_AT.aim);
+    const asPriced = { ...work, buyings };
+    return { work: asPriced, plan: jobPlan(asPriced) };
+  }, [work, state]);
   const mayPrice = useMay('money');
   const open = lines.find(({ order }) => order.id === openId);
   return (
@@ -299,9 +303,7 @@ export function BuyList({
           />
         </View>
       ) : null}
-      {work && plan && mayPrice ? (
-        <PriceCard job={job} work={work} plan={plan} risk={risk} aim={aim} />
-      ) : null}
+      {priced && mayPrice ? <PriceCard job={job} {...priced} /> : null}
       {plan ? <PlanCards plan={plan} /> : null}
       {open ? <CoatingSheet line={open} onClose={() => setOpenId(undefined)} /> : null}
     </>

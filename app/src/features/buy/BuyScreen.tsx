@@ -39,7 +39,7 @@ function Buying({ job, surfaces, kit }: LoadedJob) {
       ) : null}
       {!found && !failed ? <Skeleton rows={4} height={190} /> : null}
       {orders.length > 0 ? (
-        <BuyList job={job} orders={orders} surfaces={surfaces} places={places} coatings={kit.coatings} />
+        <BuyList job={job} orders={orders} surfaces={surfaces} places={places} kit={kit} />
       ) : null}
       {found && orders.length === 0 ? (
         <EmptyState

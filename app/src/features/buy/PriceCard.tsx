@@ -1,39 +1,65 @@
+import type { Job } from '@fine-spray/contract';
 import type { JobPlan, PlannedWork } from '@fine-spray/contract/planning';
 import { priceFor } from '@fine-spray/contract/planning';
 import { exactMoney, moneyRange, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
-import { View } from 'react-native';
-import { PaperButton, type PaperButtonProps } from '@/features/paper';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import Signature from 'lucide-react-native/icons/signature';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { AmountLine } from '@/ui/amountLine';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 
-function Line({ name, text, strong = false }: { name: string; text: string; strong?: boolean }) {
+/** The price of a room, with its range and its surfaces behind a tap. */
+function RoomPrice({
+  name,
+  text,
+  range,
+  surfaces,
+}: {
+  name: string;
+  text: string;
+  range: string;
+  surfaces: readonly { readonly id: string; readonly name: string; readonly text: string }[];
+}) {
+  const [open, setOpen] = useState(false);
+  const { palette } = useTheme();
   return (
-    <View className="flex-row items-baseline gap-3">
-      <Words weight={strong ? 'bold' : 'regular'} className="min-w-0 flex-1">
-        {name}
-      </Words>
-      <Words weight={strong ? 'digits-bold' : 'digits'} size={18}>
-        {text}
-      </Words>
+    <View>
+      <Pressable
+        role="button"
+        aria-expanded={open}
+        aria-label={`${name}, ${text}. ${open ? 'Hide' : 'Show'} its surfaces`}
+        onPress={() => setOpen(!open)}
+        className="min-h-[48px] flex-row items-center gap-2"
+      >
+        <View className="min-w-0 flex-1">
+          <AmountLine name={name} amount={text} />
+        </View>
+        {open ? (
+          <ChevronUp size={20} color={palette.ink2} aria-hidden />
+        ) : (
+          <ChevronDown size={20} color={palette.ink2} aria-hidden />
+        )}
+      </Pressable>
+      {open ? (
+        <View className="gap-1 border-l-2 border-rule pb-2 pl-3">
+          <Words size={14} colour="ink2">{`Inside, between ${range}`}</Words>
+          {surfaces.map((one) => (
+            <AmountLine key={one.id} name={one.name} amount={one.text} />
+          ))}
+        </View>
+      ) : null}
     </View>
   );
 }
 
 /** What is asked for a job: one figure, how it comes about from the cost, and what each room is of it. */
-export function PriceCard({
-  job,
-  work,
-  plan,
-  risk,
-  aim,
-}: {
-  job: PaperButtonProps['job'];
-  work: PlannedWork;
-  plan: JobPlan;
-} & Pick<PaperButtonProps, 'risk' | 'aim'>) {
+export function PriceCard({ job, work, plan }: { job: Pick<Job, 'id'>; work: PlannedWork; plan: JobPlan }) {
   const { system } = useUnits();
   const router = useRouter();
   const { price, rooms } = useMemo(() => priceFor(work, plan), [work, plan]);
@@ -55,23 +81,29 @@ export function PriceCard({
           Overheads and profit are not put in yet: this is what the job costs you.
         </Words>
       ) : null}
-      <Line name="Cost" text={money(Math.round(price.cost.likely))} />
-      <Line name={`Overheads, ${percent(terms.overhead)}`} text={money(Math.round(price.overhead))} />
-      <Line name={`Profit, ${percent(terms.profit)}`} text={money(Math.round(price.profit))} />
-      <Line
+      <AmountLine name="Cost" amount={money(Math.round(price.cost.likely))} />
+      <AmountLine name={`Overheads, ${percent(terms.overhead)}`} amount={money(Math.round(price.overhead))} />
+      <AmountLine name={`Profit, ${percent(terms.profit)}`} amount={money(Math.round(price.profit))} />
+      <AmountLine
         name={price.atMinimum ? 'Up to your least price' : 'Rounded up'}
-        text={money(Math.round(price.ends))}
+        amount={money(Math.round(price.ends))}
       />
-      <Line name="Price" text={money(price.net)} strong />
-      <Line name={`Tax, ${percent(terms.tax)}`} text={money(price.tax)} />
-      <Line name="With tax" text={money(price.total)} strong />
+      <AmountLine name="Price" amount={money(price.net)} strong />
+      <AmountLine name={`Tax, ${percent(terms.tax)}`} amount={money(price.tax)} />
+      <AmountLine name="With tax" amount={money(price.total)} strong />
       {rooms.length > 1 ? (
         <View className="gap-1 border-t border-rule pt-2" role="group" aria-label="By room, before tax">
           <Words size={14} colour="ink2">
             By room, before tax: together the price
           </Words>
-          {rooms.map(({ room, net }) => (
-            <Line key={room} name={room === '' ? 'Without a room' : room} text={money(net)} />
+          {rooms.map(({ room, net, range, surfaces }) => (
+            <RoomPrice
+              key={room}
+              name={room === '' ? 'Without a room' : room}
+              text={money(net)}
+              range={moneyRange(range, currency)}
+              surfaces={surfaces.map((one) => ({ ...one, text: money(one.net) }))}
+            />
           ))}
         </View>
       ) : null}
@@ -80,7 +112,12 @@ export function PriceCard({
           .map(({ name }) => name.toLowerCase())
           .join(', ')}.`}</Words>
       ) : null}
-      <PaperButton job={job} kind="offer" risk={risk ?? 'P80'} aim={aim ?? 'cost'} />
+      <Button
+        label="Make an offer of it"
+        kind="primary"
+        icon={Signature}
+        onPress={() => router.navigate(`/jobs/${job.id}/offers`)}
+      />
       <Button
         label="Overheads, profit and tax"
         kind="quiet"

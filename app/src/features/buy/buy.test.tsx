@@ -33,7 +33,7 @@ function open(orders: readonly CoatingOrder[] = [order('m', 'Interior wall satin
       job={{ id: 'j', name: 'Tern Boathouse', empty: false }}
       places={[]}
       surfaces={[]}
-      coatings={[]}
+      kit={{ coatings: [] }}
       orders={orders}
       startWorker={held.startWorker}
     />,
@@ -116,7 +116,7 @@ describe('the buy list', () => {
             job={{ id: 'j', name: 'Tern Boathouse', empty: false }}
             places={[]}
             surfaces={[]}
-            coatings={[]}
+            kit={{ coatings: [] }}
             orders={orders}
             startWorker={held.startWorker}
           />

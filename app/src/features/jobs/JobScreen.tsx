@@ -2,6 +2,9 @@ import type { Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
+import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
+import CalendarDays from 'lucide-react-native/icons/calendar-days';
+import Signature from 'lucide-react-native/icons/signature';
 import FileText from 'lucide-react-native/icons/file-text';
 import Layers from 'lucide-react-native/icons/layers';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
@@ -72,6 +75,11 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
         <Words colour="ink2" size={14} className="min-w-[200px] flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
         </Words>
+        <Button
+          label="Prepare"
+          icon={ClipboardCheck}
+          onPress={() => router.navigate(`/jobs/${job.id}/prepare`)}
+        />
         <Button
           label="Take along"
           icon={PackageCheck}
@@ -144,6 +152,7 @@ function Totals({
   const router = useRouter();
   const { system } = useUnits();
   const wide = useWide();
+  const mayPrice = useMay('money');
   const [all, setAll] = useState(false);
   if (totals.length === 0 && refused === 0) return null;
   const shown = all || wide ? totals : totals.slice(0, FIRST);
@@ -184,6 +193,18 @@ function Totals({
             icon={Layers}
             onPress={() => router.navigate(`/jobs/${jobId}/systems`)}
           />
+          <Button
+            label="Plan the days"
+            icon={CalendarDays}
+            onPress={() => router.navigate(`/jobs/${jobId}/days`)}
+          />
+          {mayPrice ? (
+            <Button
+              label="Offers"
+              icon={Signature}
+              onPress={() => router.navigate(`/jobs/${jobId}/offers`)}
+            />
+          ) : null}
         </View>
       ) : null}
     </View>

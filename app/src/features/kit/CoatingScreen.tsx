@@ -263,6 +263,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
       />
       <Containers
         containers={containers}
+        errorAt={errorAt}
         onChange={(next) => change({ containers: next })}
         onInvalid={onInvalid}
       />

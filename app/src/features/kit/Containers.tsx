@@ -15,13 +15,23 @@ type Container = Coating['containers'][number];
 const SIZES = { min: 1e-4, max: 1 } as const;
 const MOST = 8;
 
+/** A size that is not in the list yet: one of the usual, or larger than all. */
+function nextSize(containers: readonly Container[]): number {
+  const usual = [5, 10, 2.5, 1, 15, 20].map((litres) => of(litres, 'L'));
+  const free = usual.find((size) => containers.every((one) => Math.abs(one.size - size) > SIZES.min));
+  return free ?? Math.min(SIZES.max, Math.max(...containers.map(({ size }) => size)) * 2);
+}
+
 /** The containers a coating is sold in, each with its price. */
 export function Containers({
   containers,
+  errorAt,
   onChange,
   onInvalid,
 }: {
   containers: readonly Container[];
+  /** A sentence at a field of what is stored. */
+  errorAt: (field: string) => string | undefined;
   onChange: (containers: Container[]) => void;
   onInvalid: (field: string, message: string | undefined) => void;
 }) {
@@ -44,6 +54,7 @@ export function Containers({
                 kind="volume"
                 value={size}
                 bounds={SIZES}
+                error={errorAt(`containers.${index}.size`)}
                 onChange={(next) => replace(index, { size: next })}
                 onInvalid={(message) => onInvalid(`container ${index}`, message)}
               />
@@ -74,7 +85,7 @@ export function Containers({
         label="Another size"
         icon={Plus}
         disabled={containers.length >= MOST}
-        onPress={() => onChange([...containers, { size: of(5, 'L'), price: null }])}
+        onPress={() => onChange([...containers, { size: nextSize(containers), price: null }])}
       />
     </View>
   );

@@ -3,9 +3,12 @@ import {
   CUPS,
   FAMILY_DATA,
   counted,
+  kindOfWorkKey,
+  kindOfWorkName,
   lessons,
   showRange,
   showText,
+  timeShown,
   type CupId,
   type Explained,
   type Lesson,
@@ -41,6 +44,10 @@ const GROUPS: Readonly<Record<Lesson['kind'], { readonly title: string; readonly
   },
   thinning: { title: 'Thinner', text: 'In the paint that was checked, in the end.' },
   cup: { title: 'Cup time', text: 'At which this crew sprays.' },
+  minutes: {
+    title: 'How fast you work',
+    text: 'One person, by the clock, from what was written down as done. Changes hours and prices of every job.',
+  },
 };
 
 /** What the crew's own log has taught, how sure it is, and whether plans stand on it. */
@@ -110,14 +117,17 @@ function Loaded({ log }: { log: SiteLog }) {
   );
 }
 
-const keyOf = ({ kind, coating, family, cup, work }: Lesson) =>
-  [kind, coating, family, cup, work?.element, work?.side, work?.wind].join(' ');
+const keyOf = ({ kind, coating, family, cup, work, timed }: Lesson) =>
+  [kind, coating, family, cup, work?.element, work?.side, work?.wind, timed && kindOfWorkKey(timed)].join(
+    ' ',
+  );
 
 /** A cup by its standard; one of the crew's own has none. */
 const cupName = (cup: string): string => (cup in CUPS ? CUPS[cup as CupId].name : 'Own cup');
 
-function aboutWords({ coating, family, cup, work }: Lesson, log: SiteLog): string {
+function aboutWords({ coating, family, cup, work, timed }: Lesson, log: SiteLog): string {
   return [
+    timed && kindOfWorkName(timed),
     work ? `${work.element}, ${work.side}${work.side === 'outside' ? `, ${work.wind}` : ''}` : undefined,
     coating === undefined ? undefined : (log.names.coating(coating) ?? 'a coating that was deleted'),
     family === undefined ? undefined : `${FAMILY_DATA[family].name.toLowerCase()} tips`,
@@ -127,11 +137,20 @@ function aboutWords({ coating, family, cup, work }: Lesson, log: SiteLog): strin
     .join(', ');
 }
 
-/** How a value of a lesson is said: thinning as what is added to the paint. */
-const shownAs =
-  ({ kind, learned }: Lesson, system: UnitSystem) =>
-  (one: number) =>
-    kind === 'thinning' ? showText(one - 1, 'percent', system) : showText(one, learned.value.kind, system);
+/** How a value of a lesson is said: thinning as what is added to the paint, work as a rate. */
+function shownAs({ kind, learned, timed }: Lesson, system: UnitSystem): (one: number) => string {
+  if (kind === 'thinning') return (one) => showText(one - 1, 'percent', system);
+  if (!timed) return (one) => showText(one, learned.value.kind, system);
+  const as = timeShown(timed.rate);
+  return (one) => showText(as.from(one), as.kind, system);
+}
+
+/** The ends of a range as they are said: a rate is low where a time is long. */
+function endsOf({ learned: { value }, timed }: Lesson): readonly number[] {
+  const ends = [value.low, value.high];
+  const from = timed ? timeShown(timed.rate).from : (one: number) => one;
+  return from(value.low) > from(value.high) ? ends.reverse() : ends;
+}
 
 /** The learned value beside what it replaces, with its range, its jobs and their spread. */
 function LessonRow({
@@ -158,8 +177,8 @@ function LessonRow({
           {shown(value.value)}
         </Words>
         <Words colour="ink2">
-          {kind === 'thinning'
-            ? `likely ${shown(value.low)} to ${shown(value.high)}`
+          {kind === 'thinning' || kind === 'minutes'
+            ? `likely ${endsOf(lesson).map(shown).join(' to ')}`
             : `likely ${showRange(value.low, value.high, value.kind, system)}`}
         </Words>
       </View>

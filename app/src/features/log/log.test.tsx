@@ -187,7 +187,7 @@ describe('what a form opens on', () => {
 
   it.each(WRITTEN)('%s: the contract takes it, or says only what has to be typed', (kind) => {
     const checked = KINDS[kind].payload.safeParse(firstPayload(kind, site([finished(1)])));
-    const typed = ['text', 'what', 'why', 'readings', 'lastWet', 'volume'];
+    const typed = ['text', 'what', 'why', 'readings', 'lastWet', 'volume', 'rate', 'amount', 'time'];
     for (const issue of checked.error?.issues ?? []) expect(typed).toContain(String(issue.path[0]));
     expect(writtenKind(kind)?.tile.label).toBeTruthy();
   });

@@ -11,34 +11,38 @@ import { useState } from 'react';
 import { useOurHistory } from '@/data/planKit';
 import { whyFailed } from '@/data/api';
 import { fileName, saveBlob } from '@/data/deviceFiles';
-import { paperOf } from '@/data/paper';
+import { paperAt } from '@/data/paper';
 import { Button } from '@/ui/button';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { usePaperSize } from './usePaperSize';
 
-export interface PaperButtonProps {
-  readonly job: Pick<Job, 'id' | 'name'>;
-  readonly kind: PaperKind;
+interface SheetOptions {
   /** As chosen beside it; else as the device has it. */
   readonly size?: PaperSize;
   readonly risk?: PaperOptions['risk'];
   readonly aim?: PaperOptions['aim'];
 }
 
-/** Makes a sheet of a job to print or to send. */
-export function PaperButton({ job, kind, size, risk = 'P80', aim = 'cost' }: PaperButtonProps) {
+/** Makes a sheet to print or to send: what it is called, of what, and where the server has it. */
+export function SheetButton({
+  name,
+  of,
+  address,
+  size,
+  risk = 'P80',
+  aim = 'cost',
+}: SheetOptions & { readonly name: string; readonly of: string; readonly address: string }) {
   const [busy, setBusy] = useState(false);
   const [usual] = usePaperSize();
   const [history] = useOurHistory();
   const { system } = useUnits();
   const toast = useToast();
-  const name = PAPER_KINDS[kind];
   async function make() {
     setBusy(true);
     try {
       const date = format(new Date(), 'yyyy-MM-dd');
-      const sheet = await paperOf(job.id, kind, {
+      const sheet = await paperAt(address, {
         size: size ?? usual,
         units: system,
         risk,
@@ -46,7 +50,7 @@ export function PaperButton({ job, kind, size, risk = 'P80', aim = 'cost' }: Pap
         history: history === 'on' ? 'yes' : 'no',
         date,
       });
-      saveBlob(fileName(`${job.name} ${name}`, 'pdf'), sheet);
+      saveBlob(fileName(`${of} ${name}`, 'pdf'), sheet);
     } catch (error) {
       toast({ text: `${name} not made: ${whyFailed(error)}` });
     } finally {
@@ -59,6 +63,23 @@ export function PaperButton({ job, kind, size, risk = 'P80', aim = 'cost' }: Pap
       icon={Printer}
       disabled={busy}
       onPress={() => void make()}
+    />
+  );
+}
+
+export interface PaperButtonProps extends SheetOptions {
+  readonly job: Pick<Job, 'id' | 'name'>;
+  readonly kind: PaperKind;
+}
+
+/** Makes a sheet of a job to print or to send. */
+export function PaperButton({ job, kind, ...options }: PaperButtonProps) {
+  return (
+    <SheetButton
+      {...options}
+      name={PAPER_KINDS[kind]}
+      of={job.name}
+      address={`/api/jobs/${job.id}/${kind}.pdf`}
     />
   );
 }

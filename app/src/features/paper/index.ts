@@ -1,3 +1,3 @@
-export { PaperButton, type PaperButtonProps } from './PaperButton';
+export { PaperButton, SheetButton } from './PaperButton';
 export { Papers } from './Papers';
 export { usePaperSize } from './usePaperSize';

@@ -26,7 +26,7 @@ import { Button } from '@/ui/button';
 import { FieldError } from '@/ui/field';
 import { LengthField } from '@/ui/length';
 import { Sheet } from '@/ui/sheet';
-import { Stepper } from '@/ui/stepper';
+import { Stepper, StepperRow } from '@/ui/stepper';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { ItemPicture } from './ItemPicture';
@@ -248,16 +248,13 @@ function Standing({
   return (
     <View className="gap-2">
       {walls > 1 ? (
-        <View className="flex-row items-center justify-between">
-          <Words>In wall</Words>
-          <Stepper
-            label="In wall"
-            value={(feature.wall ?? 0) + 1}
-            min={1}
-            max={walls}
-            onChange={(wall) => place({ wall: wall - 1 }, 'wall')}
-          />
-        </View>
+        <StepperRow
+          label="In wall"
+          value={(feature.wall ?? 0) + 1}
+          min={1}
+          max={walls}
+          onChange={(wall) => place({ wall: wall - 1 }, 'wall')}
+        />
       ) : null}
       <LengthField
         label="From the left end"

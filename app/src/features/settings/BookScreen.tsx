@@ -11,14 +11,23 @@ import {
 import {
   CONSUMABLES,
   CONSUMABLE_IDS,
+  NUMBER_LANGUAGES,
   TASKS,
+  STATES,
   TASK_IDS,
   WORK_RATES,
+  capital,
+  exactMoney,
+  isMending,
+  kindOfWorkKey,
   of,
   rateLimits,
   rateShown,
   showText,
+  timeShown,
   type Consumable,
+  type LearnedTimes,
+  type State,
   type Task,
   type UnitSystem,
   type WorkRate,
@@ -27,14 +36,17 @@ import { useCallback } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine, sentences, useDraft } from '@/data/draft';
+import { usePlanKit } from '@/data/planKit';
 import { useCompany, usePutCompany } from '@/data/resources';
+import { BlockRows, PaymentRows } from '@/features/offer';
 import { Button } from '@/ui/button';
+import { Choice } from '@/ui/choice';
 import { Labelled, QuantityField, TextField } from '@/ui/field';
 import { PriceField } from '@/ui/priceField';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Segmented } from '@/ui/segmented';
-import { Stepper } from '@/ui/stepper';
+import { StepperRow } from '@/ui/stepper';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
@@ -72,6 +84,7 @@ function read(current: unknown) {
 
 function Book({ company }: { company: Company }) {
   const { system } = useUnits();
+  const times = usePlanKit().kit?.history?.times;
   const put = usePutCompany();
   const save = useCallback(
     async (book: CompanyBook, version: number) => (await put({ name: company.name, book, version })).version,
@@ -111,16 +124,13 @@ function Book({ company }: { company: Company }) {
         limits={PRICE_LIMITS}
         onChange={(hour) => change({ hour })}
       />
-      <View className="flex-row items-center justify-between">
-        <Words>People on a job</Words>
-        <Stepper
-          label="People on a job"
-          value={draft.people}
-          min={1}
-          max={20}
-          onChange={(people) => change({ people })}
-        />
-      </View>
+      <StepperRow
+        label="People on a job"
+        value={draft.people}
+        min={1}
+        max={20}
+        onChange={(people) => change({ people })}
+      />
       <Words size={18} weight="bold" heading={2}>
         How fast you work
       </Words>
@@ -135,6 +145,7 @@ function Book({ company }: { company: Company }) {
               key={id}
               id={id}
               value={ratesOf(draft)[id]}
+              learned={learnedOf(times, id)}
               error={errors[`rates.${id}`]}
               onChange={(rate) => change({ rates: withRate(draft.rates, id, rate) }, `rate ${id}`)}
               onInvalid={(message) => onInvalid(id, message)}
@@ -215,16 +226,36 @@ function Book({ company }: { company: Company }) {
         multiline
         onChange={(terms) => change({ offer: { ...draft.offer, terms } }, 'offer terms')}
       />
-      <View className="flex-row items-center justify-between">
-        <Words>Days an offer is valid</Words>
-        <Stepper
-          label="Days an offer is valid"
-          value={draft.offer.validDays}
-          min={VALID_DAYS.min}
-          max={VALID_DAYS.max}
-          onChange={(validDays) => change({ offer: { ...draft.offer, validDays } }, 'valid')}
-        />
-      </View>
+      <BlockRows
+        blocks={draft.offer.blocks}
+        errors={errors}
+        path="offer.blocks"
+        onChange={(blocks, step) => change({ offer: { ...draft.offer, blocks } }, step)}
+      />
+      <PaymentRows
+        steps={draft.offer.payments}
+        errors={errors}
+        path="offer.payments"
+        onChange={(payments, step) => change({ offer: { ...draft.offer, payments } }, step)}
+        onInvalid={onInvalid}
+      />
+      <Choice
+        label="Numbers on an offer are written as in"
+        value={draft.offer.numbers}
+        options={NUMBER_LANGUAGES.map((value) => ({
+          value,
+          label: LANGUAGES.of(value) ?? value,
+          note: exactMoney(1234.5, draft.currency, value),
+        }))}
+        onChange={(numbers) => change({ offer: { ...draft.offer, numbers } }, 'numbers')}
+      />
+      <StepperRow
+        label="Days an offer is valid"
+        value={draft.offer.validDays}
+        min={VALID_DAYS.min}
+        max={VALID_DAYS.max}
+        onChange={(validDays) => change({ offer: { ...draft.offer, validDays } }, 'valid')}
+      />
       <Words size={18} weight="bold" heading={2}>
         What things cost
       </Words>
@@ -243,6 +274,8 @@ function Book({ company }: { company: Company }) {
     </Screen>
   );
 }
+
+const LANGUAGES = new Intl.DisplayNames('en', { type: 'language' });
 
 const OPENINGS = [
   { value: 'in', label: 'Left in' },
@@ -289,16 +322,31 @@ function withRate(rates: CompanyBook['rates'], id: WorkRate, value: number): Com
 const toggled = (tasks: readonly Task[], task: Task): Task[] =>
   tasks.includes(task) ? tasks.filter((one) => one !== task) : [...tasks, task];
 
+/** What the log says of a rate, by the state of the surface where it hangs on that. */
+function learnedOf(times: LearnedTimes | undefined, id: WorkRate): readonly Learned[] {
+  const states = isMending(id) ? STATES : [undefined];
+  return states.flatMap((state) => {
+    const input = times?.[kindOfWorkKey({ rate: id, state })];
+    return input ? [{ state, input }] : [];
+  });
+}
+interface Learned {
+  readonly state: State | undefined;
+  readonly input: LearnedTimes[string];
+}
+
 /** One rate in the units of the device, and the way back to the usual one. */
 function Rate({
   id,
   value,
+  learned,
   error,
   onChange,
   onInvalid,
 }: {
   id: WorkRate;
   value: number;
+  learned: readonly Learned[];
   error: string | undefined;
   onChange: (rate: number) => void;
   onInvalid: (message: string | undefined) => void;
@@ -310,7 +358,8 @@ function Rate({
   return (
     <View>
       <QuantityField
-        label={name}
+        // So many pieces are said by the hour; other units say it themselves.
+        label={kind === 'count' ? `${name}, in an hour` : name}
         kind={kind}
         value={value * si}
         bounds={{ min: min * si, max: max * si }}
@@ -319,6 +368,15 @@ function Rate({
         onChange={(rate) => onChange(Number((rate / si).toPrecision(9)))}
         onInvalid={onInvalid}
       />
+      {learned.map(({ state, input }) => {
+        const as = timeShown(id);
+        const shown = showText(as.from(input.value), as.kind, system);
+        return (
+          <Words key={state ?? id} size={14} colour="ink2">
+            {`${state ? `${capital(state)}: ` : ''}${shown} by your log, ${input.source}. Plans go by it.`}
+          </Words>
+        );
+      })}
       {value === usual ? null : (
         <Button
           label={`Back to the usual ${showText(usual * si, kind, system)}`}

@@ -4,8 +4,7 @@ import { View } from 'react-native';
 import { AreaLines, OverrideField } from '@/features/area';
 import { FieldError, Labelled, QuantityField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
-import { Stepper } from '@/ui/stepper';
-import { Words } from '@/ui/text';
+import { StepperRow } from '@/ui/stepper';
 import { Group } from './Group';
 import { KindSizes } from './KindSizes';
 import { SHAPE_OPTIONS } from './labels';
@@ -128,16 +127,13 @@ function SheetSizes({
             onInvalid={(message) => onInvalid('ridge', message)}
           />
         ) : null}
-        <View className="flex-row items-center justify-between">
-          <Words>{words.alike}</Words>
-          <Stepper
-            label={words.alike}
-            value={geometry.count}
-            min={1}
-            max={500}
-            onChange={(count) => setGeometry({ count })}
-          />
-        </View>
+        <StepperRow
+          label={words.alike}
+          value={geometry.count}
+          min={1}
+          max={500}
+          onChange={(count) => setGeometry({ count })}
+        />
       </Group>
       {words.openings.length > 0 || geometry.openings.length > 0 ? (
         <Group title="Openings">

@@ -1,14 +1,12 @@
 import type { Coating } from '@fine-spray/contract';
 import { archetypeOf, coatingInput } from '@fine-spray/core';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useList } from '@/data/resources';
 import { SystemNotes, SystemSheet, UnderLayers, useKeepSystem } from '@/features/system';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { QuantityField } from '@/ui/field';
-import { Stepper } from '@/ui/stepper';
-import { Words } from '@/ui/text';
+import { StepperRow } from '@/ui/stepper';
 import { Group } from './Group';
 import type { PartProps } from './WhatPart';
 
@@ -34,16 +32,13 @@ export function WithPart({ surface, coatings, errors, onChange, onInvalid }: Wit
           error={errors['coatingId']}
           onChange={(coatingId) => onChange({ coatingId })}
         />
-        <View className="flex-row items-center justify-between">
-          <Words>Coats</Words>
-          <Stepper
-            label="Coats"
-            value={surface.coats}
-            min={1}
-            max={9}
-            onChange={(coats) => onChange({ coats })}
-          />
-        </View>
+        <StepperRow
+          label="Coats"
+          value={surface.coats}
+          min={1}
+          max={9}
+          onChange={(coats) => onChange({ coats })}
+        />
         <QuantityField
           label="Thinner, per volume of paint"
           kind="percent"

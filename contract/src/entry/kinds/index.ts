@@ -19,6 +19,7 @@ import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
 import { touchUp } from './touchUp';
 import { viscosity } from './viscosity';
 import { withdrawn } from './withdrawn';
+import { worked } from './worked';
 
 /** Every kind of entry, by the name it is stored under. A new one is a module beside these and a line here. */
 export const KINDS = {
@@ -42,6 +43,7 @@ export const KINDS = {
   fault,
   'touch-up': touchUp,
   incident,
+  worked,
   note,
   withdrawn,
 } as const satisfies Readonly<Record<string, Kind>>;

@@ -46,7 +46,7 @@ export const JOB_FORMULAS = {
   },
   'hours of preparing': {
     name: 'Hours of preparing',
-    expression: 't = washed ÷ rate + Σ area as if fair · time for a square metre',
+    expression: 't = washed ÷ rate + Σ area by state · time for a square metre of it',
     source: 'Take-off, state of the surfaces and working rates',
     range: 'Good, fair, poor: scraping 0, 1, 4; filling 0.3, 1, 3; sanding 0.5, 1, 2.5 times a fair surface',
   },

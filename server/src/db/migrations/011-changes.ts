@@ -6,6 +6,9 @@ const TOLD = [
   ...['entry', 'tombstone'],
 ];
 
+/** Tables made since, which say it from the first. */
+const TOLD_SINCE = ['offer'];
+
 /** Tables that are read only for a company that is known. */
 const APART = TOLD.filter((table) => table !== 'person');
 /** Tables that are asked who somebody is, too, and which company they are of. */
@@ -68,7 +71,7 @@ export async function putRight(knex: Knex): Promise<void> {
   const further = 'changed > pg_snapshot_xmax(pg_current_snapshot())';
   await knex.raw(`update company set changed = pg_current_xact_id() where ${further}`);
   // By company, so that the index is asked and no table gone through at each start.
-  for (const table of TOLD)
+  for (const table of [...TOLD, ...TOLD_SINCE])
     await knex.raw(
       `update ?? as one set changed = pg_current_xact_id() from company
       where one.company_id = company.id and one.${further}`,

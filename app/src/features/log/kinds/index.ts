@@ -9,6 +9,7 @@ import { sprayed } from './litres';
 import { fanMeasured, tipCleaned, tipFitted, tipRetired, tipReversed } from './tips';
 import type { AppKind, Payload, Tile, ToolKind, WrittenKind } from './types';
 import { clog, fault, incident, note, touchUp } from './words';
+import { worked } from './worked';
 
 /** Every kind of entry on the screen, in the order of the tiles. The compiler refuses one that is missing. */
 const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
@@ -17,6 +18,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   'coat started': coatStarted,
   'coat finished': coatFinished,
   'container opened': containerOpened,
+  worked,
   note,
   viscosity,
   'set-up confirmed': setupConfirmed,

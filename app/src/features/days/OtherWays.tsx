@@ -1,0 +1,60 @@
+import type { OtherPlan, OtherWay } from '@fine-spray/contract/planning';
+import { Pressable, View } from 'react-native';
+import { Words } from '@/ui/text';
+import { momentText, type DaySettings } from './settings';
+
+const WAYS: Readonly<Record<OtherWay, string>> = {
+  'one person more': 'One person more',
+  'another sprayer': 'Another sprayer',
+  'the other order': 'The other order in a room',
+};
+
+/** How it is planned with a way changed. */
+export function settingsOtherwise(settings: DaySettings, way: OtherWay): DaySettings {
+  if (way === 'one person more') return { ...settings, people: settings.people + 1 };
+  if (way === 'another sprayer') return { ...settings, sprayers: settings.sprayers + 1 };
+  return { ...settings, school: settings.school === 'trim first' ? 'walls first' : 'trim first' };
+}
+
+/** "a day and 3 h sooner": by the clock on the wall. */
+function gainText(by: number): string {
+  if (Math.abs(by) < 30) return 'no sooner';
+  const [days, hours] = [Math.floor(Math.abs(by) / 1440), Math.round((Math.abs(by) % 1440) / 60)];
+  const parts = [...(days > 0 ? [`${days} d`] : []), ...(hours > 0 ? [`${hours} h`] : [])];
+  return `${parts.join(' ')} ${by > 0 ? 'sooner' : 'later'}`;
+}
+
+/** What one person more, another sprayer or the other order would gain; a tap plans it so. */
+export function OtherWays({
+  first,
+  finish,
+  others,
+  onTake,
+}: {
+  first: Date;
+  finish: number;
+  others: readonly OtherPlan[] | undefined;
+  onTake: (way: OtherWay) => void;
+}) {
+  return (
+    <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4" testID="other-ways">
+      <Words weight="semi" heading={2}>
+        Otherwise
+      </Words>
+      {others === undefined ? <Words colour="ink2">Looking what other ways would gain …</Words> : null}
+      {others?.map(({ way, finish: other }) => (
+        <Pressable
+          key={way}
+          role="button"
+          onPress={() => onTake(way)}
+          className="min-h-[48px] flex-row flex-wrap items-center gap-x-3"
+        >
+          <Words weight="semi" className="min-w-[160px] flex-1 underline" colour="identity">
+            {WAYS[way]}
+          </Words>
+          <Words>{`${gainText(finish - other)}: ${momentText(first, other)}`}</Words>
+        </Pressable>
+      ))}
+    </View>
+  );
+}

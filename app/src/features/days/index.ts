@@ -1,0 +1,1 @@
+export { DaysScreen } from './DaysScreen';

@@ -1,0 +1,59 @@
+import type { JobToWorkOut, OtherPlan, SiteAsked, SitePlanned } from '@fine-spray/contract/planning';
+import { useEffect, useState } from 'react';
+import { runWorker, type StartWorker } from '@/data/worker';
+import type { DaysOrder, DaysReport } from '@/workers/days.worker';
+
+const startWorker: StartWorker = () => new Worker(new URL('../../workers/days.worker', window.location.href));
+
+export type DaysState =
+  | { readonly kind: 'searching'; readonly share: number; readonly finish?: number }
+  | { readonly kind: 'stopped' }
+  | {
+      readonly kind: 'done';
+      readonly planned: SitePlanned;
+      /** Missing while they are worked out. */
+      readonly others?: readonly OtherPlan[];
+    };
+
+const FAILED: SitePlanned = {
+  ok: false,
+  messages: ['The days could not be planned on this device. Try again.'],
+};
+
+/**
+ * The days of a job, searched in a worker. Another wish ends the search before; `stop` does, too.
+ * @param job nothing while it is not all there
+ */
+export function useDays(
+  job: JobToWorkOut | undefined,
+  asked: SiteAsked,
+  start: StartWorker = startWorker,
+): { readonly state: DaysState; readonly stop: () => void; readonly again: () => void } {
+  const [state, setState] = useState<DaysState>({ kind: 'searching', share: 0 });
+  const [run, setRun] = useState(0);
+  const [ended, setEnded] = useState<number>();
+  const wish = JSON.stringify(asked);
+  useEffect(() => {
+    if (!job || ended === run) return undefined;
+    setState({ kind: 'searching', share: 0 });
+    const order: DaysOrder = { job, asked: JSON.parse(wish) as SiteAsked };
+    return runWorker(
+      start,
+      order,
+      (report: DaysReport) =>
+        setState((before) => {
+          if (report.kind !== 'others') return report;
+          return before.kind === 'done' ? { ...before, others: report.others } : before;
+        }),
+      () => setState({ kind: 'done', planned: FAILED }),
+    );
+  }, [job, wish, run, ended, start]);
+  return {
+    state,
+    stop: () => {
+      setEnded(run);
+      setState({ kind: 'stopped' });
+    },
+    again: () => setRun((count) => count + 1),
+  };
+}

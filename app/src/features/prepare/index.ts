@@ -1,0 +1,1 @@
+export { PrepareScreen } from './PrepareScreen';

@@ -1,0 +1,39 @@
+import {
+  otherPlans,
+  planSite,
+  workOutJob,
+  type JobToWorkOut,
+  type OtherPlan,
+  type SiteAsked,
+  type SitePlanned,
+} from '@fine-spray/contract/planning';
+
+/** A job, and how its days are to be planned. */
+export interface DaysOrder {
+  readonly job: JobToWorkOut;
+  readonly asked: SiteAsked;
+}
+export type DaysReport =
+  /** How far the search is, as a share, and when the best so far ends, min from the first midnight. */
+  | { readonly kind: 'searching'; readonly share: number; readonly finish: number }
+  | { readonly kind: 'done'; readonly planned: SitePlanned }
+  /** What other ways would come to, after the plan itself. */
+  | { readonly kind: 'others'; readonly others: readonly OtherPlan[] };
+
+const worker = globalThis as unknown as {
+  onmessage: ((event: { data: DaysOrder }) => void) | null;
+  postMessage: (report: DaysReport) => void;
+};
+
+/** Tries between two words of how far it is. */
+const EACH = 25;
+
+worker.onmessage = ({ data: { job, asked } }) => {
+  const worked = workOutJob(job);
+  const planned = planSite(worked, asked, (done, { finish }) => {
+    if (done % EACH === 0) worker.postMessage({ kind: 'searching', share: done / asked.tries, finish });
+    return true;
+  });
+  worker.postMessage({ kind: 'done', planned });
+  if (planned.ok) worker.postMessage({ kind: 'others', others: otherPlans(worked, asked) });
+};

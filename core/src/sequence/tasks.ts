@@ -1,0 +1,65 @@
+/** Minutes of one slot: all work lies on this grid. */
+export const SLOT = 5;
+
+/** What must come before some work, and how long after its end it may begin: by the clock on the wall, min. */
+export interface Lag {
+  readonly task: string;
+  readonly least: number;
+  /** Not later than this after it; missing where it stays open. */
+  readonly most?: number | undefined;
+}
+
+/** Work that is done in one go by somebody: by hand, or with a sprayer. */
+export interface SiteTask {
+  readonly id: string;
+  readonly name: string;
+  /** Where it is; one team at a time is there. */
+  readonly room: string;
+  readonly kind: 'hand' | 'spray';
+  /** Minutes of work, a multiple of the grid; of each of its people. */
+  readonly minutes: number;
+  readonly people: number;
+  readonly after: readonly Lag[];
+  /** It does not begin before, min from the first midnight: what was done before the plan has to dry. */
+  readonly notBefore?: number | undefined;
+  /** What is sprayed: changes of it take set-ups. */
+  readonly fluid?: Fluid | undefined;
+  /** It stays dry for so long after its end, min: done outside in its weather. Missing inside. */
+  readonly rainFast?: number | undefined;
+}
+
+/** What is in a sprayer. */
+export interface Fluid {
+  readonly coating: string;
+  readonly base: 'water' | 'solvent';
+}
+
+/** Minutes of one person directly before a spray task, by what was sprayed before it that day; working rates (work.md). */
+export const SET_UPS = {
+  /** The first of a day: machine filled, primed, dialled in. */
+  load: 15,
+  flush: 25,
+  base: 45,
+  /** The machine moved to another room. */
+  move: 10,
+  /** At the end of a day with a sprayer. */
+  clean: 40,
+} as const;
+
+/** Nobody else comes into a room for so long after spraying, min: until the mist has gone. */
+export const MIST = 30;
+
+/** Minutes of set-up before a spray task that follows another on a sprayer, or is the first of its day. */
+export function setUpBetween(before: SiteTask | undefined, task: SiteTask): number {
+  if (!before) return SET_UPS.load;
+  const [one, other] = [before.fluid, task.fluid];
+  const change =
+    one?.base !== other?.base ? SET_UPS.base : one?.coating !== other?.coating ? SET_UPS.flush : 0;
+  return change + (before.room === task.room ? 0 : SET_UPS.move);
+}
+
+/** Slots that so many minutes take. */
+export const slotsOf = (minutes: number): number => Math.ceil(minutes / SLOT - 1e-9);
+
+/** Minutes on the grid, upwards: nothing takes no time. */
+export const onGrid = (minutes: number): number => Math.max(SLOT, slotsOf(minutes) * SLOT);
