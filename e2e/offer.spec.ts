@@ -157,7 +157,7 @@ test('a finished job stands beside its offer, and work that is timed changes the
   ).toBeVisible();
   await page.getByRole('radio', { name: 'Poor' }).click();
   await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page).toHaveURL(/\/log/);
+  await expect(page.getByText('written down.')).toBeVisible();
   await page.goto(`${address()}/log/journal`);
   await expect(page.getByText(/Filling, poor, 30 m² in 240 min/)).toBeVisible();
   await page.goto(`${address()}/book`);
