@@ -1,5 +1,5 @@
 import { sprayingTime } from '@fine-spray/core/quantities';
-import { brokenRules, type SiteTimes } from '@fine-spray/core/sequence';
+import { Calendar, brokenRules, type SiteTimes } from '@fine-spray/core/sequence';
 import { STORED, demoCompany, demoFile } from '../testing/demo';
 import { USUAL_BOOK, jobFile } from '..';
 import {
@@ -87,7 +87,9 @@ describe.each(all.map((one) => [one.name, one] as const))('the days of %s', (_na
 
   it('keep every rule, are done no earlier than can be, and come out the same again', () => {
     const found = planned(one);
-    expect(brokenRules(found.tasks, found.times, 1, found.plan)).toEqual([]);
+    expect(
+      brokenRules({ tasks: found.tasks, times: new Calendar(found.times), sprayers: 1 }, found.plan),
+    ).toEqual([]);
     expect(found.bound.finish).toBeLessThanOrEqual(found.plan.finish);
     expect(planned(one).plan).toEqual(found.plan);
   });

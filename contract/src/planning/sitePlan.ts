@@ -89,7 +89,7 @@ export function planSite(
         'No order was found in which all of it finds a place: give it more days, people or dry weather.',
       ],
     };
-  const broken = brokenRules(tasks, worked, sprayers, plan);
+  const broken = brokenRules(site, plan);
   if (broken.length > 0) return { ok: false, messages: broken.map(({ text }) => text) };
   return {
     ok: true,

@@ -18,9 +18,9 @@ function earliestAt(task: SiteTask, times: Calendar, from: number): number {
       continue;
     if (task.kind === 'spray') {
       if ((times.dayEnd[start] as number) < start + slots + slotsOf(SET_UPS.clean)) continue;
-      // The machine is loaded first.
+      // The machine is loaded first; on the first day it may be already.
       const load = start - slotsOf(SET_UPS.load);
-      if (load < 0 || times.dayOf[load] !== day) continue;
+      if (day !== times.dayOf[0] && (load < 0 || times.dayOf[load] !== day)) continue;
       if (task.rainFast !== undefined && !times.isDry(first, times.endOf(start + slots) + task.rainFast))
         continue;
     }
@@ -30,7 +30,7 @@ function earliestAt(task: SiteTask, times: Calendar, from: number): number {
 }
 
 /** When each task can end at the earliest, were there people and sprayers without end: slots. */
-function headsOf({ tasks, times }: SiteJob): ReadonlyMap<string, number> | undefined {
+export function headsOf({ tasks, times }: SiteJob): ReadonlyMap<string, number> | undefined {
   const ends = new Map<string, number>();
   const waiting = new Set(tasks);
   const ids = new Set(tasks.map(({ id }) => id));
@@ -41,9 +41,12 @@ function headsOf({ tasks, times }: SiteJob): ReadonlyMap<string, number> | undef
       if (!after.every((one) => ends.has(one.task))) continue;
       const from = after.reduce(
         (most, { task: id, least }) => Math.max(most, times.slotFrom(times.endOf(ends.get(id) ?? 0) + least)),
-        task.notBefore === undefined ? 0 : times.slotFrom(task.notBefore),
+        times.slotFrom(Math.max(task.notBefore ?? 0, task.pin?.start ?? 0)),
       );
-      const start = earliestAt(task, times, from);
+      // What is begun is where it is.
+      const start = task.running
+        ? times.slotFrom(Math.max(task.pin?.start ?? 0, times.times.from))
+        : earliestAt(task, times, from);
       if (start >= times.slots) return undefined;
       ends.set(task.id, start + slotsOf(task.minutes));
       waiting.delete(task);
@@ -77,10 +80,10 @@ function leastDays(times: Calendar, slots: number): number {
  * Slots of set-up and cleaning that lie before the finish of any plan. Each day of a sprayer is loaded, and cleaned, but for the last
  * of each sprayer; a coating that no morning begins with is changed to. One day more costs more than the change it saves.
  */
-function leastSetUps(sprays: readonly SiteTask[], days: number, sprayers: number): number {
+function leastSetUps(sprays: readonly SiteTask[], days: number, sprayers: number, filled: number): number {
   const coatings = new Set(sprays.map(({ fluid }) => fluid?.coating)).size;
   return (
-    days * slotsOf(SET_UPS.load) +
+    Math.max(0, days - filled) * slotsOf(SET_UPS.load) +
     Math.max(0, days - sprayers) * slotsOf(SET_UPS.clean) +
     Math.max(0, coatings - days) * slotsOf(SET_UPS.flush)
   );
@@ -92,13 +95,15 @@ function leastSetUps(sprays: readonly SiteTask[], days: number, sprayers: number
  * @returns nothing where the work finds no place at all
  */
 export function boundOf(job: SiteJob): Bound | undefined {
-  const { tasks, times, sprayers } = job;
+  const { tasks, times, sprayers, loaded = [] } = job;
   const heads = headsOf(job);
   if (!heads) return undefined;
   const path = Math.max(0, ...heads.values());
   const sprays = tasks.filter(({ kind }) => kind === 'spray');
   const spraySlots = sprays.reduce((sum, { minutes }) => sum + slotsOf(minutes), 0);
-  const setUps = leastSetUps(sprays, leastDays(times, spraySlots), sprayers);
+  // A sprayer that is filled, or sprays, when the plan begins is not loaded again that day.
+  const filled = loaded.filter(Boolean).length + sprays.filter(({ running }) => running).length;
+  const setUps = leastSetUps(sprays, leastDays(times, spraySlots), sprayers, filled);
   const sprayed = spraySlots > 0 ? doneBy(times, spraySlots + setUps, () => sprayers) : 0;
   const byHand = tasks.reduce((sum, { minutes, people }) => sum + slotsOf(minutes) * people, 0);
   const peopled = doneBy(times, byHand + setUps, (slot) => times.people[slot] as number);

@@ -20,12 +20,26 @@ export interface SiteTimes {
   readonly workdays: readonly number[];
   /** People there on a day. */
   readonly people: number;
-  /** Days with fewer people: how many are away. */
-  readonly away: Readonly<Record<number, number>>;
+  /** Days on which some are away: people by their number, from 0. */
+  readonly away: Readonly<Record<number, readonly number[]>>;
   /** Days on which nobody may be in a room. */
   readonly closed: Readonly<Record<string, readonly number[]>>;
   /** Times in which it stays dry outside; missing: it always does. */
   readonly dry?: readonly Span[] | undefined;
+}
+
+/** People at most: each has a bit. */
+export const MOST_PEOPLE = 20;
+
+/** People by their numbers as bits. */
+export const bitsOf = (people: readonly number[]): number =>
+  people.reduce((bits, one) => bits | (1 << one), 0);
+/** The numbers of people that are bits. */
+export function peopleOf(bits: number): readonly number[] {
+  const found: number[] = [];
+  for (let person = 0; person < MOST_PEOPLE; person += 1)
+    if ((bits & (1 << person)) !== 0) found.push(person);
+  return found;
 }
 
 /** Days looked ahead; a job that is not done by then is not planned. */
@@ -38,6 +52,8 @@ export class Calendar {
   readonly dayOf: Int32Array;
   /** People there in each slot. */
   readonly people: Int8Array;
+  /** Who is there in each slot: a bit for each person. */
+  readonly there: Int32Array;
   /** First slot of the day after the one of a slot. */
   readonly dayEnd: Int32Array;
   /** First slot of the day of a slot. */
@@ -46,9 +62,10 @@ export class Calendar {
   constructor(readonly times: SiteTimes) {
     const { day, breaks, workdays, firstWeekday, from, people, away } = times;
     const [at, dayOf, there]: [number[], number[], number[]] = [[], [], []];
+    const everybody = bitsOf(Array.from({ length: people }, (_unused, person) => person));
     for (let index = 0; index < HORIZON; index += 1) {
       if (!workdays.includes((firstWeekday + index) % 7)) continue;
-      const left = Math.max(0, people - (away[index] ?? 0));
+      const left = everybody & ~bitsOf(away[index] ?? []);
       if (left === 0) continue;
       for (let minute = day.from; minute + SLOT <= day.to; minute += SLOT) {
         const now = index * DAY + minute;
@@ -60,7 +77,8 @@ export class Calendar {
     }
     this.at = Int32Array.from(at);
     this.dayOf = Int32Array.from(dayOf);
-    this.people = Int8Array.from(there);
+    this.there = Int32Array.from(there);
+    this.people = Int8Array.from(there, (bits) => peopleOf(bits).length);
     this.dayEnd = new Int32Array(at.length);
     this.dayStart = new Int32Array(at.length);
     for (let slot = 1; slot < at.length; slot += 1)

@@ -1,5 +1,5 @@
 import type { SiteTimes } from './calendar';
-import type { Placed, SitePlan } from './plan';
+import type { Placed, SiteJob, SitePlan } from './plan';
 import { MIST, SET_UPS, SLOT, setUpBetween, type SiteTask } from './tasks';
 
 const DAY = 1440;
@@ -17,7 +17,8 @@ export interface Broken {
     | 'mist'
     | 'closed'
     | 'weather'
-    | 'night';
+    | 'night'
+    | 'pin';
   readonly task: string;
   readonly text: string;
 }
@@ -32,10 +33,13 @@ function works(times: SiteTimes, minute: number): boolean {
     within >= times.day.from &&
     within < times.day.to &&
     !times.breaks.some(({ from, to }) => within >= from && within < to) &&
-    peopleOn(times, day) > 0
+    Array.from({ length: times.people }, (_unused, person) => person).some((person) =>
+      isThere(times, person, day),
+    )
   );
 }
-const peopleOn = ({ people, away }: SiteTimes, day: number): number => Math.max(0, people - (away[day] ?? 0));
+const isThere = ({ people, away }: SiteTimes, person: number, day: number): boolean =>
+  person < people && !(away[day] ?? []).includes(person);
 
 /** Working minutes of a plan's entry back from a moment: the set-up before a task lies in these. */
 function workBefore(times: SiteTimes, until: number, minutes: number): number[] {
@@ -51,21 +55,42 @@ function workAfter(times: SiteTimes, from: number, minutes: number): number[] {
   return found;
 }
 
+/** Says who works in which minutes, and for which task. */
+type Take = (task: SiteTask, person: number | undefined, minutes: readonly number[]) => void;
+
+/** Nobody works at two things in one minute, nor where he is away. */
+function peopleRules(times: SiteTimes, broken: Broken[]): Take {
+  const at = new Map<string, string>();
+  const told = new Set<string>();
+  return (task, person, minutes) => {
+    const say = (text: string) => {
+      if (!told.has(text)) broken.push({ rule: 'people', task: task.id, text });
+      told.add(text);
+    };
+    if (person === undefined) say(`${task.name} has nobody on it.`);
+    else
+      for (const minute of minutes) {
+        if (!isThere(times, person, Math.floor(minute / DAY)))
+          say(`${task.name} is for somebody who is away.`);
+        const key = `${person} ${minute}`;
+        if (at.has(key)) say(`${task.name} is for somebody who is at other work.`);
+        at.set(key, task.id);
+      }
+  };
+}
+
 /**
- * Every rule a plan must keep, looked at without anything of what made it: minute by minute from its tasks and times.
+ * Every rule a plan must keep, looked at without anything of what made it: minute by minute from its tasks and times. What is begun
+ * already may break some: it is where it is.
  * Nothing: it breaks none.
  */
 export function brokenRules(
-  tasks: readonly SiteTask[],
-  times: SiteTimes,
-  sprayers: number,
+  { tasks, times: { times }, sprayers, loaded }: SiteJob,
   plan: SitePlan,
 ): readonly Broken[] {
   const broken: Broken[] = [];
   const byId = new Map(plan.placed.map((one) => [one.task, one]));
-  const people = new Map<number, number>();
-  const take = (minutes: readonly number[], count: number) =>
-    minutes.forEach((minute) => people.set(minute, (people.get(minute) ?? 0) + count));
+  const take = peopleRules(times, broken);
   const worked = new Map<string, readonly number[]>();
   for (const task of tasks) {
     const one = byId.get(task.id);
@@ -80,7 +105,12 @@ export function brokenRules(
     worked.set(task.id, minutes);
     if (minutes.length * SLOT !== task.minutes || !works(times, one.start) || !works(times, one.end - SLOT))
       say('time', `${task.name} has ${minutes.length * SLOT} minutes of work and takes ${task.minutes}.`);
-    take(minutes, task.people);
+    if (new Set(one.people).size !== task.people || one.people.length !== task.people)
+      say('people', `${task.name} takes ${task.people} people and has ${one.people.length}.`);
+    for (const person of one.people) take(task, person, minutes);
+    const { start, who = [] } = task.pin ?? {};
+    if ((start !== undefined && one.start !== start) || who.some((person) => !one.people.includes(person)))
+      say('pin', `${task.name} is not where it was put.`);
     if (one.start < (task.notBefore ?? -Infinity))
       say('order', `${task.name} comes before the coat under it is dry.`);
     for (const { task: id, least, most = Infinity } of task.after) {
@@ -108,12 +138,16 @@ export function brokenRules(
     const one = byId.get(task.id);
     return one ? [{ task, one }] : [];
   });
-  sprayerRules(known, sprayers, times, take, broken);
+  sprayerRules(known, { sprayers, loaded }, times, take, broken);
   roomRules(known, worked, broken);
-  for (const [minute, count] of people)
-    if (count > peopleOn(times, Math.floor(minute / DAY)))
-      broken.push({ rule: 'people', task: '', text: `${count} people are wanted at minute ${minute}.` });
   return broken;
+}
+
+/** The first day with work. */
+function firstDay(times: SiteTimes): number {
+  for (let minute = 0; minute < 60 * DAY; minute += SLOT)
+    if (works(times, minute)) return Math.floor(minute / DAY);
+  return 0;
 }
 
 interface Known {
@@ -124,9 +158,9 @@ interface Known {
 /** One task at a time on a sprayer, with its set-up before it, and the cleaning at the end of the day. */
 function sprayerRules(
   known: readonly Known[],
-  sprayers: number,
+  { sprayers, loaded }: Pick<SiteJob, 'sprayers' | 'loaded'>,
   times: SiteTimes,
-  take: (minutes: readonly number[], count: number) => void,
+  take: Take,
   broken: Broken[],
 ): void {
   const sprays = known.filter(({ task }) => task.kind === 'spray');
@@ -139,9 +173,10 @@ function sprayerRules(
       const earlier = all[index - 1];
       const today =
         earlier && Math.floor(earlier.one.start / DAY) === Math.floor(one.start / DAY) ? earlier : undefined;
-      const setUp = Math.ceil(setUpBetween(today?.task, task) / SLOT) * SLOT;
+      const filled = Math.floor(one.start / DAY) === firstDay(times) ? loaded?.[sprayer ?? 0] : undefined;
+      const setUp = Math.ceil(setUpBetween(today?.task ?? filled, task) / SLOT) * SLOT;
       const minutes = workBefore(times, one.start, setUp);
-      take(minutes, 1);
+      take(task, one.people[0], minutes);
       if (
         one.setUp !== setUp ||
         minutes.length * SLOT !== setUp ||
@@ -153,9 +188,13 @@ function sprayerRules(
       const next = all[index + 1];
       if (next && Math.floor(next.one.start / DAY) === Math.floor(one.start / DAY)) return;
       const clean = workAfter(times, one.end, SET_UPS.clean);
-      take(clean, 1);
+      take(task, one.people[0], clean);
       if (clean.some((minute) => Math.floor(minute / DAY) !== Math.floor(one.start / DAY)))
-        broken.push({ rule: 'sprayer', task: task.id, text: 'The sprayer is not cleaned that day.' });
+        broken.push({
+          rule: 'sprayer',
+          task: task.id,
+          text: `The sprayer is not cleaned after ${task.name}.`,
+        });
     });
   }
 }

@@ -7,6 +7,22 @@ export interface Search {
   readonly tries: number;
   /** Told now and then; says whether to go on. */
   readonly onward?: (done: number, best: SitePlan) => boolean;
+  /** A plan of the same tasks that people know already: it is begun with, and each task that changes its day costs. */
+  readonly from?: SitePlan | undefined;
+}
+
+/** What a task costs that is done on another day than people were told, in minutes of the finish; judgement, 5 to 30. */
+const OTHER_DAY = 15;
+const DAY = 1440;
+
+/** Tasks of a plan that are on another day than in one before. */
+function otherDays(plan: SitePlan, before: ReadonlyMap<string, number>): number {
+  let count = 0;
+  for (const { task, start } of plan.placed) {
+    const was = before.get(task);
+    if (was !== undefined && Math.floor(was / DAY) !== Math.floor(start / DAY)) count += 1;
+  }
+  return count;
 }
 
 /** Whether one plan is better than another: it ends earlier, else takes less of people, else changes less. */
@@ -80,18 +96,31 @@ function neighbour({ order, weight }: State, random: Random): State {
 const CYCLES = 4;
 const HOT = 0.02;
 
+const startOf = (placer: Placer, known: ReadonlyMap<string, number>, index: number): number =>
+  known.get(placer.indexed[index]?.task.id ?? '') ?? Infinity;
+
 /**
  * A plan of a job, better the more it is tried: simulated annealing over orders (Kirkpatrick 1983), each placed anew.
  * @returns nothing where no order finds a place for every task
  */
-export function searchPlan(job: SiteJob, { seed, tries, onward }: Search): SitePlan | undefined {
+export function searchPlan(job: SiteJob, { seed, tries, onward, from }: Search): SitePlan | undefined {
   const placer = new Placer(job);
   const random = seeded(seed);
-  let state: State = { order: longestTailFirst(placer), weight: 0 };
-  let plan: SitePlan | undefined;
+  const known = new Map(from?.placed.map(({ task, start }) => [task, start]));
+  const moving = (one: SitePlan) => (from ? OTHER_DAY * otherDays(one, known) : 0);
+  const isBetter = (one: SitePlan, other: SitePlan) => {
+    const [a, b] = [one.finish + moving(one), other.finish + moving(other)];
+    return from && a !== b ? a < b : better(one, other);
+  };
+  const order = longestTailFirst(placer);
+  let state: State = {
+    order: from ? order.sort((a, b) => startOf(placer, known, a) - startOf(placer, known, b)) : order,
+    weight: 0,
+  };
+  let plan = from;
   for (const weight of WEIGHTS) {
     const found = placer.place(state.order, weight);
-    if (found && (!plan || better(found, plan))) {
+    if (found && (!plan || isBetter(found, plan))) {
       plan = found;
       state = { ...state, weight };
     }
@@ -101,18 +130,18 @@ export function searchPlan(job: SiteJob, { seed, tries, onward }: Search): SiteP
   const perCycle = Math.ceil(tries / CYCLES);
   for (let cycle = 0; cycle < CYCLES; cycle += 1) {
     let now = best;
-    let cost = costOf(now.plan);
+    let cost = costOf(now.plan) + moving(now.plan);
     for (let step = 0; step < perCycle; step += 1) {
       const heat = (HOT * cost * (1 - step / perCycle)) / (cycle + 1);
       const nextState = neighbour(now.state, random);
       const found = placer.place(nextState.order, nextState.weight);
       if (found) {
-        const nextCost = costOf(found);
+        const nextCost = costOf(found) + moving(found);
         if (nextCost <= cost || random() < Math.exp((cost - nextCost) / Math.max(1e-9, heat))) {
           now = { plan: found, state: nextState };
           cost = nextCost;
         }
-        if (better(found, best.plan)) best = { plan: found, state: nextState };
+        if (isBetter(found, best.plan)) best = { plan: found, state: nextState };
       }
       if (onward && !onward(cycle * perCycle + step + 1, best.plan)) return best.plan;
     }

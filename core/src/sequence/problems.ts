@@ -1,5 +1,6 @@
+import { headsOf } from './bound';
 import type { SiteJob } from './plan';
-import { SET_UPS, SLOT, type SiteTask } from './tasks';
+import { SET_UPS, SLOT, slotsOf, type SiteTask } from './tasks';
 
 /** Why there can be no plan, in a sentence that names what is in the way and a way out. */
 export interface PlanProblem {
@@ -22,8 +23,53 @@ function circle(tasks: readonly SiteTask[]): SiteTask | undefined {
   }
 }
 
-/** What keeps a job from being planned; nothing where all of it can find a place. */
-export function planProblems({ tasks, times, sprayers }: SiteJob): readonly PlanProblem[] {
+/** A minute in words where nothing says which day is the first: "day 2, 14:20". */
+const counted = (minute: number): string =>
+  `day ${Math.floor(minute / 1440) + 1}, ${Math.floor((minute % 1440) / 60)}:${String(minute % 60).padStart(2, '0')}`;
+
+/** Why tasks cannot be where somebody put them, one by one. */
+function pinProblems(job: SiteJob, when: (minute: number) => string): readonly PlanProblem[] {
+  const { tasks, times } = job;
+  const pinned = tasks.filter(({ pin, running }) => pin && !running);
+  if (pinned.length === 0) return [];
+  const problems: PlanProblem[] = [];
+  const heads = headsOf({ ...job, tasks: tasks.map(({ pin: _pin, ...task }) => task) });
+  for (const task of pinned) {
+    const say = (text: string) => problems.push({ task: task.id, text });
+    const { start, who = [] } = task.pin ?? {};
+    if (who.some((person) => person >= times.times.people))
+      say(`${task.name} is put on somebody who is not on the crew.`);
+    if (who.length > task.people)
+      say(
+        `${task.name} takes ${task.people === 1 ? 'one person' : `${task.people} people`}, and is put on ${who.length}.`,
+      );
+    if (start === undefined) continue;
+    const slot = times.slotFrom(start);
+    const day = Math.floor(start / 1440);
+    if (times.at[slot] !== start) say(`${task.name} is put at ${when(start)}, when there is no work.`);
+    else if (times.isClosed(task.room, day))
+      say(`${task.name} is put at ${when(start)}, when ${task.room} is closed.`);
+    else if (who.some((person) => times.times.away[day]?.includes(person)))
+      say(`${task.name} is put at ${when(start)} on somebody who is away then.`);
+    const end = heads?.get(task.id);
+    const earliest = end === undefined ? undefined : times.at[end - slotsOf(task.minutes)];
+    if (earliest !== undefined && earliest > start)
+      say(
+        `${task.name} cannot begin ${when(start)}: what it waits for is done and dry ${when(earliest)} at the earliest.`,
+      );
+  }
+  return problems;
+}
+
+/**
+ * What keeps a job from being planned; nothing where all of it can find a place.
+ * @param when says a minute of the plan as people do
+ */
+export function planProblems(
+  job: SiteJob,
+  when: (minute: number) => string = counted,
+): readonly PlanProblem[] {
+  const { tasks, times, sprayers } = job;
   const problems: PlanProblem[] = [];
   const say = (text: string, task?: SiteTask) => problems.push({ task: task?.id, text });
   const { people, closed, dry } = times.times;
@@ -39,7 +85,7 @@ export function planProblems({ tasks, times, sprayers }: SiteJob): readonly Plan
   for (const task of tasks) {
     if (task.people > people)
       say(`${task.name} takes ${task.people} people, and ${people} are on the crew.`, task);
-    if (task.kind === 'spray' && task.minutes > usable)
+    if (task.kind === 'spray' && !task.running && task.minutes > usable)
       say(
         `${task.name} is ${Math.round(task.minutes / 6) / 10} h of spraying, and a day has ${Math.round(usable / 6) / 10}: part the surface.`,
         task,
@@ -53,5 +99,5 @@ export function planProblems({ tasks, times, sprayers }: SiteJob): readonly Plan
     const first = tasks.find((task) => task.room === room);
     if (days.size === 0 && first) say(`${room} is always closed: open it on some day.`, first);
   }
-  return problems;
+  return [...problems, ...pinProblems(job, when)];
 }

@@ -26,6 +26,26 @@ export interface SiteTask {
   readonly fluid?: Fluid | undefined;
   /** It stays dry for so long after its end, min: done outside in its weather. Missing inside. */
   readonly rainFast?: number | undefined;
+  /** Where somebody put it. */
+  readonly pin?: Pin | undefined;
+  /** It is begun and not done: `minutes` are what is left of it, from the pin's start on, whatever else there is. */
+  readonly running?: true | undefined;
+  /** How far its time may be off, as shares of it, and the kind of work it is off with. */
+  readonly spread?: Spread | undefined;
+}
+
+/** Where somebody put a task: when it begins, min, and who is on it; the rest is free. */
+export interface Pin {
+  readonly start?: number | undefined;
+  /** People by their number, no more than the task takes. */
+  readonly who?: readonly number[] | undefined;
+}
+
+/** How far the time of some work may be off: all of one kind are off together. */
+export interface Spread {
+  readonly by: string;
+  readonly low: number;
+  readonly high: number;
 }
 
 /** What is in a sprayer. */
@@ -49,8 +69,12 @@ export const SET_UPS = {
 /** Nobody else comes into a room for so long after spraying, min: until the mist has gone. */
 export const MIST = 30;
 
-/** Minutes of set-up before a spray task that follows another on a sprayer, or is the first of its day. */
-export function setUpBetween(before: SiteTask | undefined, task: SiteTask): number {
+/** What is in a sprayer and where it stands. */
+export type Loaded = Pick<SiteTask, 'fluid' | 'room'>;
+
+/** Minutes of set-up before a spray task that follows another on a sprayer, or is the first of its day; one that is begun has had its own. */
+export function setUpBetween(before: Loaded | undefined, task: SiteTask): number {
+  if (task.running) return 0;
   if (!before) return SET_UPS.load;
   const [one, other] = [before.fluid, task.fluid];
   const change =
@@ -59,7 +83,7 @@ export function setUpBetween(before: SiteTask | undefined, task: SiteTask): numb
 }
 
 /** Slots that so many minutes take. */
-export const slotsOf = (minutes: number): number => Math.ceil(minutes / SLOT - 1e-9);
+export const slotsOf = (minutes: number): number => Math.max(0, Math.ceil(minutes / SLOT - 1e-9));
 
 /** Minutes on the grid, upwards: nothing takes no time. */
 export const onGrid = (minutes: number): number => Math.max(SLOT, slotsOf(minutes) * SLOT);

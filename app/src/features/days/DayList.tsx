@@ -1,5 +1,5 @@
 import type { JobTask, SitePlanned } from '@fine-spray/contract/planning';
-import { Calendar, whoDoes, type Placed } from '@fine-spray/core/sequence';
+import { Calendar, type Placed } from '@fine-spray/core/sequence';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
@@ -20,7 +20,6 @@ export function DayList({ first, planned }: { first: Date; planned: Plan }) {
   const { tasks, plan, times } = planned;
   const byId = useMemo(() => new Map(tasks.map((task) => [task.id, task])), [tasks]);
   const calendar = useMemo(() => new Calendar(times), [times]);
-  const who = useMemo(() => whoDoes(tasks, plan, calendar), [tasks, plan, calendar]);
   const days = useMemo(() => {
     const found = new Map<number, Placed[]>();
     for (const one of [...plan.placed].sort((a, b) => a.start - b.start || a.end - b.end)) {
@@ -42,7 +41,7 @@ export function DayList({ first, planned }: { first: Date; planned: Plan }) {
                 first={first}
                 one={one}
                 task={task}
-                people={who.get(one.task) ?? []}
+                people={one.people}
                 setUpFrom={calendar.workFrom(one.start, one.setUp)}
               />
             ) : null;

@@ -1,6 +1,5 @@
 import type { SitePlanned } from '@fine-spray/contract/planning';
 import type { DayRow } from '@fine-spray/contract/formats';
-import { Calendar, whoDoes } from '@fine-spray/core/sequence';
 import { format } from 'date-fns/format';
 import { momentOf } from './settings';
 
@@ -11,9 +10,8 @@ export const letters = (people: readonly number[]): string =>
   people.map((one) => String.fromCharCode('A'.charCodeAt(0) + one)).join(', ');
 
 /** A plan as rows of a table, in the order its tasks begin. */
-export function dayRows(first: Date, { tasks, plan, times }: Plan): readonly DayRow[] {
+export function dayRows(first: Date, { tasks, plan }: Plan): readonly DayRow[] {
   const byId = new Map(tasks.map((task) => [task.id, task]));
-  const who = whoDoes(tasks, plan, new Calendar(times));
   return [...plan.placed]
     .sort((a, b) => a.start - b.start || a.end - b.end)
     .flatMap((one): DayRow[] => {
@@ -29,7 +27,7 @@ export function dayRows(first: Date, { tasks, plan, times }: Plan): readonly Day
             start: format(start, 'HH:mm'),
             until: format(end, sameDay ? 'HH:mm' : 'yyyy-MM-dd HH:mm'),
           },
-          ...{ task: task.name, room: task.room, who: letters(who.get(one.task) ?? []), setUp: one.setUp },
+          ...{ task: task.name, room: task.room, who: letters(one.people), setUp: one.setUp },
         },
       ];
     });
