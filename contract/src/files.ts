@@ -7,6 +7,7 @@ import { offerFields } from './offer';
 import { personFields } from './people';
 import { placeFields } from './place';
 import { id, line, oneOf } from './primitives';
+import { scheduleFields } from './schedule';
 import { systemFields } from './system';
 
 /** What of a company's rows its kit file holds, in the order they are read in: a system names coatings. */
@@ -44,6 +45,15 @@ export const offersFile = z
     format: z.literal('fine-spray-offers'),
     version: z.literal(1),
     offers: z.array(offerFields.safeExtend({ id })),
+  })
+  .strict();
+
+/** Plans of the days as an open file: how they are to be planned, with or without what was found. */
+export const schedulesFile = z
+  .object({
+    format: z.literal('fine-spray-schedules'),
+    version: z.literal(1),
+    schedules: z.array(scheduleFields.safeExtend({ id })),
   })
   .strict();
 
@@ -91,6 +101,7 @@ export const jobFile = z
     });
   });
 
+export type SchedulesFile = z.infer<typeof schedulesFile>;
 export type OffersFile = z.infer<typeof offersFile>;
 export type LogFile = z.infer<typeof logFile>;
 export type KitFile = z.infer<typeof kitFile>;

@@ -15,6 +15,7 @@ export * from './system';
 export * from './tombstone';
 export * from './files';
 export * from './offer';
+export * from './schedule';
 export { VALID_DAYS } from './offerParts';
 export * from './oldJobs';
 export * from './paper';

@@ -17,6 +17,7 @@ import { offer, offerFields } from './offer';
 import { person, personFields } from './people';
 import { place, placeFields } from './place';
 import { resource, write } from './resource';
+import { schedule, scheduleFields } from './schedule';
 import { system, systemFields } from './system';
 
 /**
@@ -104,6 +105,18 @@ export const RESOURCES = {
     },
     offerFields,
     offer,
+  ),
+  schedules: resource(
+    'schedules',
+    {
+      one: 'plan of the days',
+      table: 'schedule',
+      ofJob: true,
+      writtenBy: 'plans',
+      unique: { fields: ['jobId'], sentence: 'This job has its plan of the days already.' },
+    },
+    scheduleFields,
+    schedule,
   ),
   surfaces: resource(
     'surfaces',

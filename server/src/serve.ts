@@ -53,7 +53,10 @@ export async function serve({
   try {
     await migrate(databaseUrl, beforeMigration);
     // Where people sign in a company is made by its owner.
-    const loaded = demoFolder === undefined || signIn ? undefined : await loadDemo(data.db, demoFolder);
+    const loaded =
+      demoFolder === undefined || signIn
+        ? undefined
+        : await loadDemo(data.db, demoFolder, { withPlans: true });
     if (loaded) say(`Loaded the demo: ${loaded.jobs} jobs, ${loaded.surfaces} surfaces`);
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);

@@ -7,11 +7,19 @@ import type {
   Place,
   ResourceName,
   Rows,
+  Schedule,
   Surface,
   Unreadable,
 } from '@fine-spray/contract';
 import { addTo } from '@fine-spray/core/grouping';
-import { QueryClient, onlineManager, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  QueryClient,
+  onlineManager,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Refused, Unknown, call } from './api';
 import { asItIs, refreshLists, rowShown } from './lists';
@@ -153,6 +161,18 @@ function useOfJob<Name extends OfJob>(name: Name, jobId: string) {
 
 export const useSurfaces = (jobId: string) => useOfJob('surfaces', jobId);
 export const usePlaces = (jobId: string) => useOfJob('places', jobId);
+export const useSchedules = (jobId: string) => useOfJob('schedules', jobId);
+/** Plans of the days of some jobs, as they are known here: to find out which job has one. */
+export function useSchedulesOf(jobIds: readonly string[]): {
+  readonly rows: readonly Schedule[];
+  readonly pending: boolean;
+} {
+  const found = useQueries({ queries: jobIds.map((jobId) => ofJobQuery('schedules', jobId)) });
+  return {
+    rows: found.flatMap(({ data }) => (data ?? []) as readonly Schedule[]),
+    pending: found.some(({ isPending }) => isPending),
+  };
+}
 export const useOffers = (jobId: string) => useOfJob('offers', jobId);
 
 export function useCompany() {

@@ -20,6 +20,7 @@ export { PrepareScreen } from './prepare';
 export { BookScreen, SettingsScreen } from './settings';
 export { Strip } from './strip';
 export { TakeScreen } from './take';
+export { TodayScreen } from './today';
 export { SystemsScreen } from './system';
 export { QuickSetup, SurfaceScreen } from './surface';
 export { ToolScreen } from './tool';

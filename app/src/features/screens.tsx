@@ -31,6 +31,7 @@ export const JobSide = screen((screens) => screens.JobSide, null);
 export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy list'));
 export const OffersScreen = screen((screens) => screens.OffersScreen, waiting('Offers'));
 export const OfferScreen = screen((screens) => screens.OfferScreen, waiting('Offer'));
+export const TodayScreen = screen((screens) => screens.TodayScreen, waiting('Today'));
 export const DaysScreen = screen((screens) => screens.DaysScreen, waiting('Plan of the days'));
 export const PrepareScreen = screen((screens) => screens.PrepareScreen, waiting('Prepare'));
 export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Room'));

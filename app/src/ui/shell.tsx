@@ -2,7 +2,7 @@ import { Link, usePathname, useRouter } from 'expo-router';
 import Brush from 'lucide-react-native/icons/spray-can';
 import House from 'lucide-react-native/icons/house';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
-import Settings from 'lucide-react-native/icons/settings-2';
+import Sun from 'lucide-react-native/icons/calendar-check';
 import Toolbox from 'lucide-react-native/icons/briefcase';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
@@ -14,11 +14,11 @@ import { useWide } from './wide';
 import { otherSystem } from '@fine-spray/core/units';
 
 const PLACES = [
+  { href: '/today', label: 'Today', icon: Sun, under: /^\/today/ },
   { href: '/', label: 'Jobs', icon: House, under: /^\/($|jobs)/ },
   { href: '/set-up', label: 'Set-up', icon: Brush, under: /^\/set-up/ },
   { href: '/log', label: 'Log', icon: NotebookPen, under: /^\/log/ },
   { href: '/kit', label: 'Kit', icon: Toolbox, under: /^\/kit/ },
-  { href: '/settings', label: 'Settings', icon: Settings, under: /^\/settings/ },
 ] as const;
 
 function Places({ wide }: { wide: boolean }) {
@@ -56,7 +56,7 @@ function Places({ wide }: { wide: boolean }) {
 }
 
 const SHORTCUTS = [
-  ['1 2 3 4 5', 'Jobs, set-up, log, kit, settings'],
+  ['1 2 3 4 5', 'Today, jobs, set-up, log, kit'],
   ['e', 'Emergency card'],
   ['u', 'Metric or US units'],
   ['d', 'Dark or light'],

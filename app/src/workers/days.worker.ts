@@ -1,4 +1,5 @@
 import {
+  chancesOf,
   otherPlans,
   planSite,
   workOutJob,
@@ -12,6 +13,8 @@ import {
 export interface DaysOrder {
   readonly job: JobToWorkOut;
   readonly asked: SiteAsked;
+  /** Whether other ways are looked at, too. */
+  readonly others: boolean;
 }
 export type DaysReport =
   /** How far the search is, as a share, and when the best so far ends, min from the first midnight. */
@@ -28,12 +31,15 @@ const worker = globalThis as unknown as {
 /** Tries between two words of how far it is. */
 const EACH = 25;
 
-worker.onmessage = ({ data: { job, asked } }) => {
+worker.onmessage = ({ data: { job, asked, others } }) => {
   const worked = workOutJob(job);
-  const planned = planSite(worked, asked, (done, { finish }) => {
+  const planned = planSite(worked, { ...asked, unsure: true }, (done, { finish }) => {
     if (done % EACH === 0) worker.postMessage({ kind: 'searching', share: done / asked.tries, finish });
     return true;
   });
   worker.postMessage({ kind: 'done', planned });
-  if (planned.ok) worker.postMessage({ kind: 'others', others: otherPlans(worked, asked) });
+  if (!planned.ok) return;
+  const chances = chancesOf(worked, asked, planned.plan);
+  worker.postMessage({ kind: 'done', planned: { ...planned, chances } });
+  if (others) worker.postMessage({ kind: 'others', others: otherPlans(worked, asked) });
 };

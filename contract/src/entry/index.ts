@@ -32,10 +32,12 @@ export {
   KINDS,
   NOTE_LIMIT,
   SHIFTS,
+  STEP_STATES,
   TROUBLE_KINDS,
   kindOf,
   type EntryKind,
   type PayloadOf,
+  type StepState,
 } from './kinds';
 export type { Kind, Said } from './kind';
 export { isKnown, isKnownKind, schemaOf, upgraded } from './migrations';

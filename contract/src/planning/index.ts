@@ -50,24 +50,33 @@ export {
 } from './layers';
 export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';
 export { plannedCoats, type PlannedCoatOfJob } from './plannedCoats';
+export { midnightOf, minuteOf, momentOf, timesOf } from './scheduleTimes';
 export { siteNow } from './siteNow';
+export { askedBy, siteState, stepsOf, type PlanMode, type SiteState, type StateLog } from './siteState';
+export { type JobTask, type TaskCoat } from './siteCoats';
 export {
-  SCHOOLS,
+  NO_ROOM,
   USUAL_WEATHER,
+  roomName,
   siteTasks,
   type DoneCoat,
   type DryingWeather,
-  type JobTask,
   type JobTasks,
-  type School,
+  type SiteStep,
+  type TasksAsked,
 } from './siteTasks';
 export {
   OTHER_WAYS,
   askedOtherwise,
+  chancesOf,
   otherPlans,
+  placedOf,
+  planMoment,
   planSite,
+  scheduleResult,
   type OtherPlan,
   type OtherWay,
   type SiteAsked,
+  type SitePlanFound,
   type SitePlanned,
 } from './sitePlan';

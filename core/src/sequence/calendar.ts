@@ -59,7 +59,10 @@ export class Calendar {
   /** First slot of the day of a slot. */
   readonly dayStart: Int32Array;
 
+  private readonly closed: ReadonlyMap<string, ReadonlySet<number>>;
+
   constructor(readonly times: SiteTimes) {
+    this.closed = new Map(Object.entries(times.closed).map(([room, days]) => [room, new Set(days)]));
     const { day, breaks, workdays, firstWeekday, from, people, away } = times;
     const [at, dayOf, there]: [number[], number[], number[]] = [[], [], []];
     const everybody = bitsOf(Array.from({ length: people }, (_unused, person) => person));
@@ -113,7 +116,7 @@ export class Calendar {
   }
 
   isClosed(room: string, day: number): boolean {
-    return this.times.closed[room]?.includes(day) ?? false;
+    return this.closed.get(room)?.has(day) ?? false;
   }
 
   /** Whether it stays dry from a minute to another. */

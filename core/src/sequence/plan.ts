@@ -155,7 +155,9 @@ interface Tables {
 /** Where a spray task fits between others. */
 interface Gap {
   readonly start: number;
-  readonly people: readonly number[];
+  /** Who can spray there, and who can be on it, as bits. */
+  readonly leads: number;
+  readonly others: number;
   /** Slots of set-up it adds. */
   readonly extra: number;
 }
@@ -342,10 +344,11 @@ class Attempt {
 
   /** Who is free in all of some slots, as bits. */
   private free(from: number, to: number): number {
-    let taken = 0;
-    for (let slot = from; slot < to; slot += 1)
-      taken |= (this.busy[slot] as number) | ~(this.times.there[slot] as number);
-    return ~taken;
+    const { there } = this.times;
+    let free = -1;
+    for (let slot = from; slot < to && free !== 0; slot += 1)
+      free &= (there[slot] as number) & ~(this.busy[slot] as number);
+    return free;
   }
 
   /**
@@ -443,11 +446,11 @@ class Attempt {
     let best: { cost: number; gap: Gap; sprayer: number } | undefined;
     this.days.forEach((_days, sprayer) => {
       if (hold?.sprayer !== undefined && hold.sprayer !== sprayer) return;
-      const found = this.gapFor(index, sprayer, [earliest, latest], best?.cost ?? Infinity, hold);
+      const found = this.gapFor(index, sprayer, [earliest, latest], best?.cost ?? Infinity);
       if (found && (!best || found.cost < best.cost)) best = { ...found, sprayer };
     });
     if (!best) return false;
-    this.insert(index, best.sprayer, best.gap);
+    this.insert(index, best.sprayer, best.gap, hold);
     return true;
   }
 
@@ -456,7 +459,6 @@ class Attempt {
     sprayer: number,
     [earliest, latest]: readonly [number, number],
     most: number,
-    hold: Hold | undefined,
   ): { readonly cost: number; readonly gap: Gap } | undefined {
     const { slots } = this.at(index);
     const last = Math.min(latest, this.times.slots - slots);
@@ -474,7 +476,7 @@ class Attempt {
         continue;
       }
       if (!this.isDry(index, start, start + slots)) continue;
-      const gap = this.fits(index, sprayer, start, hold);
+      const gap = this.fits(index, sprayer, start);
       if (!gap) continue;
       const cost = start + this.weight * gap.extra;
       if (!best || cost < best.cost) best = { cost, gap };
@@ -510,7 +512,7 @@ class Attempt {
   }
 
   /** How a spray task fits at a start, with its set-up, that of the next and the cleaning; nothing where it does not. */
-  private fits(index: number, sprayer: number, start: number, hold: Hold | undefined): Gap | undefined {
+  private fits(index: number, sprayer: number, start: number): Gap | undefined {
     const { task, slots, who } = this.at(index);
     const { before, after } = this.beside(sprayer, start);
     const end = start + slots;
@@ -519,43 +521,44 @@ class Attempt {
     const from = start - own;
     if (from < (before?.end ?? (this.times.dayStart[start] as number))) return undefined;
     const clean = this.cleans ? slotsOf(SET_UPS.clean) : 0;
-    const choose = (until: number): readonly number[] | undefined => {
-      const others = this.free(start, end);
-      if (!enough(others, who, task.people)) return undefined;
-      const leads = this.free(from, start) & others & this.free(end, until);
-      // Who has to be on it sprays where that can be.
-      const [lead] = this.chosen(leads, who, 1, index, start, hold?.people);
-      if (lead === undefined) return undefined;
-      const rest = this.chosen(
-        others & ~(1 << lead),
-        who & ~(1 << lead),
-        task.people - 1,
-        index,
-        start,
-        hold?.people,
-      );
-      const all = [lead, ...rest];
-      return all.length === task.people && (bitsOf(all) & who) === who ? all : undefined;
-    };
-    if (after) {
-      const next = this.setUp({ index }, after.index, sprayer, after.start);
-      if (after.start - next < end) return undefined;
-      // The set-up of the next is another one now.
-      this.work(after.start - after.setUp, after.start, after.lead, false);
-      let people: readonly number[] | undefined;
-      if ((this.free(after.start - next, after.start) & after.lead) !== 0) {
-        this.work(after.start - next, after.start, after.lead, true);
-        people = choose(end);
-        this.work(after.start - next, after.start, after.lead, false);
-      }
-      this.work(after.start - after.setUp, after.start, after.lead, true);
-      return people && { start, people, extra: own + next - after.setUp };
+    const others = this.free(start, end);
+    if (!after) {
+      if (end + clean > (this.times.dayEnd[start] as number)) return undefined;
+      this.cleaning(before, false);
+      const there = before ? this.free(start, end) : others;
+      const leads = enough(there, who, task.people)
+        ? ledBy(there & this.free(from, start) & this.free(end, end + clean), who, task.people)
+        : 0;
+      this.cleaning(before, true);
+      return leads === 0 ? undefined : { start, leads, others: there, extra: own + (before ? 0 : clean) };
     }
-    if (end + clean > (this.times.dayEnd[start] as number)) return undefined;
-    this.cleaning(before, false);
-    const people = choose(end + clean);
-    this.cleaning(before, true);
-    return people && { start, people, extra: own + (before ? 0 : clean) };
+    if (!enough(others, who, task.people)) return undefined;
+    const next = this.setUp({ index }, after.index, sprayer, after.start);
+    if (after.start - next < end) return undefined;
+    // The set-up of the next is another one now.
+    this.work(after.start - after.setUp, after.start, after.lead, false);
+    let found: Gap | undefined;
+    if ((this.free(after.start - next, after.start) & after.lead) !== 0) {
+      this.work(after.start - next, after.start, after.lead, true);
+      const there = this.free(start, end);
+      const leads = enough(there, who, task.people)
+        ? ledBy(there & this.free(from, start), who, task.people)
+        : 0;
+      this.work(after.start - next, after.start, after.lead, false);
+      if (leads !== 0) found = { start, leads, others: there, extra: own + next - after.setUp };
+    }
+    this.work(after.start - after.setUp, after.start, after.lead, true);
+    return found;
+  }
+
+  /** Who is on a spray task: who sprays can set up before and, where it is the last, clean after; nothing where who has to be on it cannot. */
+  private team(index: number, { start, leads, others }: Gap, hold?: Hold): readonly number[] {
+    const { task, who } = this.at(index);
+    const usual = hold?.people;
+    // Who has to be on it sprays where that can be.
+    const [lead = 0] = this.chosen(leads, who, 1, index, start, usual);
+    const rest = [others & ~(1 << lead), who & ~(1 << lead)] as const;
+    return [lead, ...this.chosen(...rest, task.people - 1, index, start, usual)];
   }
 
   /** The cleaning after what is the last spray of a day has its place, or gives it up. */
@@ -563,7 +566,9 @@ class Attempt {
     if (last && this.cleans) this.work(last.end, this.cleanedBy(last.start, last.end), last.lead, on);
   }
 
-  private insert(index: number, sprayer: number, { start, people }: Gap): void {
+  private insert(index: number, sprayer: number, gap: Gap, hold?: Hold): void {
+    const { start } = gap;
+    const people = this.team(index, gap, hold);
     const { slots } = this.at(index);
     const { all, before, after, place } = this.beside(sprayer, start);
     const end = start + slots;
@@ -622,6 +627,13 @@ class Attempt {
       ...{ flushes, moves, sprayedDays },
     };
   }
+}
+
+/** Who of some can lead: where all who are on it are said, one of those. */
+function ledBy(leads: number, who: number, wanted: number): number {
+  let said = 0;
+  for (let bits = who; bits !== 0; bits &= bits - 1) said += 1;
+  return said >= wanted ? leads & who : leads;
 }
 
 /** Whether of the free there are so many, with all who have to be among them. */

@@ -1,4 +1,5 @@
 export { LEAST_MARGIN, checkSurface, dewPoint, type SurfaceCheck, type SurfaceConditions } from './dewPoint';
+export { fitSpans, isFitHour, scriptedDayName, type FitWeather } from './dry';
 export {
   DROP,
   WIND_LIMITS,

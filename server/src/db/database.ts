@@ -14,6 +14,7 @@ import * as changes from './migrations/011-changes';
 import * as oldJobs from './migrations/012-old-jobs';
 import * as sheets from './migrations/013-sheets';
 import * as offers from './migrations/014-offers';
+import * as schedules from './migrations/015-schedules';
 
 export type Database = Knex;
 
@@ -33,6 +34,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '012-old-jobs': oldJobs,
   '013-sheets': sheets,
   '014-offers': offers,
+  '015-schedules': schedules,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -6,15 +6,18 @@ import {
   kitFile,
   logFile,
   offersFile,
+  schedulesFile,
   type Contents,
   type JobFile,
   type KitFile,
   type LogFile,
   type OffersFile,
+  type SchedulesFile,
   type ResourceName,
 } from '@fine-spray/contract';
 import { SEEN_AS, seeing, type Database } from '../db/database';
 import { ProblemError } from '../http/problems';
+import { planDemo } from './planDemo';
 import { storeOf } from '../resources/store';
 
 /** Parts an imported item into its id and its content. */
@@ -77,6 +80,13 @@ function offersMoved({ offers }: OffersFile, by: number): OffersFile['offers'] {
   return offers.map((offer) => ({ ...offer, sent: day(offer.sent), answered: day(offer.answered) }));
 }
 
+/** Plans of the days from the days they were begun on, moved with the log. */
+const schedulesMoved = ({ schedules }: SchedulesFile, by: number): SchedulesFile['schedules'] =>
+  schedules.map((one) => ({
+    ...one,
+    first: new Date(Date.parse(one.first) + by).toISOString().slice(0, 'yyyy-mm-dd'.length),
+  }));
+
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
   const people = await storeOf(db, 'people').list(companyId);
   const personOf = new Map(people.items.map(({ initials, id }) => [initials, id]));
@@ -97,12 +107,12 @@ export interface DemoLoaded {
 /**
  * Loads the demo company and its jobs from the product's own open files into an empty database, in one
  * transaction: all of it or nothing. Does nothing when a company is there already. The log is moved in time so that it
- * ends shortly before `now`.
+ * ends shortly before `now`, and where plans are wanted, the days of its jobs are planned from there.
  */
 export async function loadDemo(
   db: Database,
   folder: string,
-  now = Date.now(),
+  { now = Date.now(), withPlans = false }: { now?: number; withPlans?: boolean } = {},
 ): Promise<DemoLoaded | undefined> {
   const read = async (name: string): Promise<unknown> =>
     JSON.parse(await readFile(path.join(folder, name), 'utf8'));
@@ -110,6 +120,7 @@ export async function loadDemo(
   const kit = kitFile.parse(await read('millrace.kit.json'));
   const log = logFile.parse(await read('millrace.log.json'));
   const offers = offersFile.parse(await read('millrace.offers.json'));
+  const schedules = schedulesFile.parse(await read('millrace.schedules.json'));
   const files = await Promise.all(names.map(async (name) => jobFile.parse(await read(name))));
   return db.transaction(async (trx) => {
     await trx.raw('lock table company in exclusive mode');
@@ -121,6 +132,8 @@ export async function loadDemo(
     const by = movedBy(now, log);
     await importLog(trx, companyId, moved(log, by));
     await importRows(trx, companyId, 'offers', offersMoved(offers, by));
+    await importRows(trx, companyId, 'schedules', schedulesMoved(schedules, by));
+    if (withPlans) await planDemo(trx, companyId, new Date(now));
     return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
   });
 }

@@ -1,31 +1,34 @@
-import { USUAL_BOOK } from '@fine-spray/contract';
-import { PRICED_AT, USUAL_WEATHER, type JobToWorkOut, type SiteAsked } from '@fine-spray/contract/planning';
+import type { Schedule, ScheduleFields } from '@fine-spray/contract';
+import { scheduleResult, type PlanMode, type SitePlanFound } from '@fine-spray/contract/planning';
 import { writeDays } from '@fine-spray/contract/formats';
-import { counted } from '@fine-spray/core';
-import type { SitePlan } from '@fine-spray/core/sequence';
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import Download from 'lucide-react-native/icons/download';
+import { counted } from '@fine-spray/core/units';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
+import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
 import { fileName, saveFile } from '@/data/deviceFiles';
-import { useKept } from '@/data/kept';
-import { useCompany, usePlaces } from '@/data/resources';
+import { SaveLine } from '@/data/draft';
+import { useMay } from '@/data/may';
 import type { StartWorker } from '@/data/worker';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
+import { useWide } from '@/ui/wide';
+import { BoardView } from './BoardView';
+import { Changes } from './Changes';
 import { DayList } from './DayList';
-import { dayRows } from './dayRows';
-import { OtherWays, settingsOtherwise } from './OtherWays';
-import { useDone } from './useDone';
+import { OtherWays, fieldsOtherwise } from './OtherWays';
+import { PlanAnswer } from './PlanAnswer';
 import { PlanSettings } from './PlanSettings';
+import { TaskSheet, withPin } from './TaskSheet';
+import { dayRows } from './dayRows';
 import { writePlanCalendar } from './planCalendar';
-import { clockText, firstDay, momentText, readSettings, timesOf, type DaySettings } from './settings';
-import { useDays } from './useDays';
+import { midnightOf, momentText } from './schedule';
+import { useFollowed } from './useFollowed';
+import { useKnownSchedule, useSchedule } from './useSchedule';
 
 const TITLE = 'Plan of the days';
 
@@ -39,11 +42,11 @@ export function DaysScreen({ jobId }: { jobId: string }) {
       waiting={<Skeleton rows={4} height={120} />}
     >
       {(loaded) => (
-        <Screen title={TITLE} above={loaded.job.name} backTo={`/jobs/${jobId}`}>
+        <Screen broad title={TITLE} above={loaded.job.name} backTo={`/jobs/${jobId}`}>
           {loaded.surfaces.length === 0 ? (
             <EmptyState title="Nothing to plan yet" text="Measure a room first: its work follows from it." />
           ) : (
-            <Days {...loaded} />
+            <Known {...loaded} />
           )}
         </Screen>
       )}
@@ -51,45 +54,73 @@ export function DaysScreen({ jobId }: { jobId: string }) {
   );
 }
 
-/** Orders tried: a second or two on a phone. */
-const TRIES = 600;
-
-const BINDS = {
-  'drying and order': 'what has to dry, and what comes before what',
-  sprayer: 'the sprayer',
-  people: 'the people',
-} as const;
-
-export function Days({ job, surfaces, kit, startWorker }: LoadedJob & { startWorker?: StartWorker }) {
-  const { data: company } = useCompany();
-  const { data: places } = usePlaces(job.id);
-  const book = company?.book ?? USUAL_BOOK;
+/** Waits until it is known how the job was planned before. */
+function Known(loaded: LoadedJob) {
   // A plan moves with a new look at it, not under the eye.
   const [now] = useState(() => new Date());
-  const usual = useMemo(
-    (): DaySettings => ({
-      first: format(addDays(now, 1), 'yyyy-MM-dd'),
-      ...{ people: book.people, sprayers: 1, school: 'trim first', closed: {} },
-    }),
-    [now, book.people],
+  const { row, usual, known, failed } = useKnownSchedule(loaded.job, now);
+  if (known && usual) return <Days {...loaded} {...{ row, usual, now }} />;
+  return failed ? (
+    <ErrorState title="The plan cannot be shown now" text={whyFailed(failed)} />
+  ) : (
+    <Skeleton rows={4} height={120} />
   );
-  const [settings, setSettings] = useKept(`days ${job.id}`, readSettings, usual);
-  const first = firstDay(settings.first, now);
-  const done = useDone(job, surfaces, first);
-  const whole = useMemo(
-    (): JobToWorkOut | undefined =>
-      company && places && done ? { ...{ job, surfaces, kit, places, book }, ...PRICED_AT } : undefined,
-    [company, places, done, job, surfaces, kit, book],
-  );
-  const asked = useMemo(
-    (): SiteAsked => ({
-      ...{ school: settings.school, weather: USUAL_WEATHER, times: timesOf(settings, now) },
-      ...{ sprayers: settings.sprayers, seed: 1, tries: TRIES, done: done ?? [] },
-    }),
-    [settings, now, done],
-  );
-  const { state, stop, again } = useDays(whole, asked, startWorker);
+}
+
+export function Days({
+  row,
+  usual,
+  now,
+  startWorker,
+  ...loaded
+}: LoadedJob & {
+  row: Schedule | undefined;
+  usual: ScheduleFields;
+  now: Date;
+  startWorker?: StartWorker;
+}) {
+  const { job, surfaces } = loaded;
+  const { draft: fields, errors, change, undo, canUndo, ...stand } = useSchedule(row, usual);
+  const mayPlan = useMay('plans');
+  const wide = useWide();
+  const [mode, setMode] = useState<PlanMode>('follow');
+  const [open, setOpen] = useState<string>();
+  const sound = Object.keys(errors).length === 0;
+  // What cannot be planned with is said at its place, and the plan stays as it was.
+  const [good, setGood] = useState(fields);
+  if (sound && good !== fields) setGood(fields);
+  const { state, last, stop, again, asked } = useFollowed(loaded, good, now, {
+    ...{ mode, others: true, startWorker },
+  });
+  const first = midnightOf(fields);
   const rooms = useMemo(() => [...new Set(surfaces.map(({ room }) => room))], [surfaces]);
+  const shown = state.kind === 'done' ? state.planned : last;
+  const found = shown?.ok === true ? shown : undefined;
+  const isNew = found !== undefined && (fields.result === null || mode !== 'follow');
+  const take = (planned: SitePlanFound) => {
+    setMode('follow');
+    change({ result: scheduleResult(planned) }, `take ${planned.plan.finish}`);
+  };
+  /** What is in sight is what is gone on from. */
+  const put = (part: Partial<ScheduleFields>) => {
+    setMode('follow');
+    change(
+      { ...(found ? { result: scheduleResult(found) } : {}), ...part },
+      `put ${JSON.stringify(part).length}`,
+    );
+  };
+  const onMove = (task: string, start: number | undefined, person: number | undefined) => {
+    const before = fields.pins.find((pin) => pin.task === task);
+    put({
+      pins: withPin(fields.pins, {
+        task,
+        start: start ?? before?.start ?? null,
+        who: person === undefined ? (before?.who ?? []) : [person],
+      }),
+    });
+  };
+  const one = found?.plan.placed.find(({ task }) => task === open);
+  const task = found?.tasks.find(({ id }) => id === open);
   return (
     <>
       {state.kind === 'searching' ? (
@@ -107,91 +138,115 @@ export function Days({ job, surfaces, kit, startWorker }: LoadedJob & { startWor
           <Button label="Look again" onPress={again} />
         </EmptyState>
       ) : null}
-      {state.kind === 'done' && !state.planned.ok ? (
-        <ErrorState title="There is no plan" text={state.planned.messages.join(' ')} />
+      {shown && !shown.ok ? (
+        shown.done ? (
+          <EmptyState title="All of it is done" text="By its log there is nothing left to do on this job." />
+        ) : (
+          <ErrorState title="There is no plan" text={shown.messages.join(' ')} />
+        )
       ) : null}
-      {state.kind === 'done' && state.planned.ok ? (
+      {canUndo || stand.saveState.kind !== 'saved' ? (
+        <SaveLine {...stand} canUndo={canUndo} undo={undo} />
+      ) : null}
+      {found && state.kind !== 'stopped' ? (
         <>
-          <View className="gap-1 rounded-2xl border-2 border-identity bg-sheet p-4" testID="days-answer">
-            <Words colour="ink2" weight="semi">
-              Done
-            </Words>
-            <Words size={30} weight="bold">
-              {momentText(first, state.planned.plan.finish)}
-            </Words>
-            <Words colour="ink2">
-              {state.planned.bound.finish >= state.planned.plan.finish
-                ? `No plan can be done before: ${BINDS[state.planned.bound.binds]} make it so.`
-                : `No plan can be done before ${momentText(first, state.planned.bound.finish)}: ${BINDS[state.planned.bound.binds]} make it so.`}
-            </Words>
-            <Words>{summary(state.planned.plan)}</Words>
-            <Words size={14} colour="ink2">
-              {notes(asked.done?.length ?? 0)}
-            </Words>
-          </View>
+          <PlanAnswer
+            fields={fields}
+            planned={found}
+            done={asked?.done?.length ?? 0}
+            onTake={isNew && mayPlan ? () => take(found) : undefined}
+          />
+          {mode === 'follow' || mode === 'sooner' ? (
+            <Changes
+              fields={fields}
+              planned={found}
+              mayPlan={mayPlan}
+              onTake={() => take(found)}
+              onSooner={mode === 'follow' ? () => setMode('sooner') : undefined}
+            />
+          ) : null}
+          {fields.result !== null && mayPlan ? (
+            <View className="flex-row flex-wrap gap-2">
+              {mode === 'follow' && found.moved.length === 0 && found.bound.finish < found.plan.finish ? (
+                <Button label="Look for a sooner end" onPress={() => setMode('sooner')} />
+              ) : null}
+              {mode === 'anew' ? (
+                <Button label="Back to the plan that is known" onPress={() => setMode('follow')} />
+              ) : (
+                <Button label="Plan it anew" kind="quiet" onPress={() => setMode('anew')} />
+              )}
+            </View>
+          ) : null}
+          {wide ? (
+            <BoardView fields={fields} planned={found} mayPlan={mayPlan} onOpen={setOpen} onMove={onMove} />
+          ) : null}
           <OtherWays
             first={first}
-            finish={state.planned.plan.finish}
-            others={state.others}
-            onTake={(way) => setSettings(settingsOtherwise(settings, way))}
+            finish={found.plan.finish}
+            others={state.kind === 'done' ? state.others : undefined}
+            onTake={(way) => put(fieldsOtherwise(fields, way))}
           />
-          <DayList first={first} planned={state.planned} />
-          {state.planned.missing.length > 0 ? (
-            <Words colour="ink2">{`Not in it: ${state.planned.missing.join('; ')}.`}</Words>
+          <DayList fields={fields} planned={found} onOpen={setOpen} />
+          {found.missing.length > 0 ? (
+            <Words colour="ink2">{`Not in it: ${found.missing.join('; ')}.`}</Words>
           ) : null}
-          <Button
-            label="As a table, CSV"
-            icon={Download}
-            className="self-start"
-            onPress={() => {
-              if (state.planned.ok)
-                saveFile(
-                  fileName(`${job.name} days`, 'csv'),
-                  'text/csv',
-                  writeDays(dayRows(first, state.planned)),
-                );
-            }}
-          />
-          <Button
-            label="As a calendar"
-            icon={CalendarPlus}
-            className="self-start"
-            onPress={() => {
-              if (state.planned.ok)
-                saveFile(
-                  fileName(`${job.name} days`, 'ics'),
-                  'text/calendar',
-                  writePlanCalendar(job, first, state.planned, Date.now()),
-                );
-            }}
-          />
+          <Files job={job} fields={fields} planned={found} />
         </>
       ) : null}
-      <PlanSettings settings={settings} rooms={rooms} first={first} onChange={setSettings} />
-      <Words size={14} colour="ink2">
-        {`Work from ${clockText(first, asked.times.day.from)} to ${clockText(first, asked.times.day.to)}, Monday to Friday, half an hour at noon.`}
-      </Words>
+      <PlanSettings fields={fields} rooms={rooms} errors={errors} onChange={change} />
+      {found && task && one ? (
+        <TaskSheet
+          key={task.id}
+          {...{ fields, task, one, mayPlan }}
+          planned={found}
+          jobId={job.id}
+          onChange={put}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : null}
     </>
   );
 }
 
-/** What a plan stands on. */
-const notes = (done: number): string =>
-  [
-    'Every rule was checked again, apart from the search: none is broken.',
-    'Times are likely ones; coats dry as at 20 °C and 50 %.',
-    ...(done > 0
-      ? [`${counted(done, 'coat')} that the log has as done ${done === 1 ? 'is' : 'are'} taken off.`]
-      : []),
-    'A, B and so on are the people. Data sheets, labels and local rules take precedence.',
-  ].join(' ');
-
-/** "97 person-hours, 24 flushes, 33 moves of the machine, 7 days with the sprayer". */
-function summary({ personMinutes, flushes, moves, sprayedDays }: SitePlan): string {
-  return [
-    counted(Math.round(personMinutes / 60), 'person-hour'),
-    counted(flushes, 'flush', 'flushes'),
-    counted(moves, 'move of the machine', 'moves of the machine'),
-    counted(sprayedDays, 'day with the sprayer', 'days with the sprayer'),
-  ].join(', ');
+/** The plan as files: a table, and a calendar for all or for one person. */
+function Files({
+  job,
+  fields,
+  planned,
+}: {
+  job: LoadedJob['job'];
+  fields: ScheduleFields;
+  planned: SitePlanFound;
+}) {
+  const calendar = (person?: { index: number; name: string }) =>
+    saveFile(
+      fileName(`${job.name} days${person ? ` ${person.name}` : ''}`, 'ics'),
+      'text/calendar',
+      writePlanCalendar(job, midnightOf(fields), planned, Date.now(), person),
+    );
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      <Button
+        label="As a table, CSV"
+        icon={Download}
+        onPress={() =>
+          saveFile(fileName(`${job.name} days`, 'csv'), 'text/csv', writeDays(dayRows(fields, planned)))
+        }
+      />
+      <Button label="As a calendar" icon={CalendarPlus} onPress={() => calendar()} />
+      {fields.crew.length > 1
+        ? fields.crew.map(({ name }, index) => (
+            <Button
+              key={index}
+              label={`Calendar of ${name}`}
+              icon={CalendarPlus}
+              onPress={() => calendar({ index, name })}
+            />
+          ))
+        : null}
+      <Words size={14} colour="ink2" className="w-full">
+        {`${counted(planned.plan.placed.length, 'task')}. A task keeps its name in the calendar: a new file moves it there.`}
+      </Words>
+    </View>
+  );
 }

@@ -1,7 +1,8 @@
+import type { ScheduleFields } from '@fine-spray/contract';
 import type { OtherPlan, OtherWay } from '@fine-spray/contract/planning';
 import { Pressable, View } from 'react-native';
 import { Words } from '@/ui/text';
-import { momentText, type DaySettings } from './settings';
+import { momentText } from './schedule';
 
 const WAYS: Readonly<Record<OtherWay, string>> = {
   'one person more': 'One person more',
@@ -10,10 +11,11 @@ const WAYS: Readonly<Record<OtherWay, string>> = {
 };
 
 /** How it is planned with a way changed. */
-export function settingsOtherwise(settings: DaySettings, way: OtherWay): DaySettings {
-  if (way === 'one person more') return { ...settings, people: settings.people + 1 };
-  if (way === 'another sprayer') return { ...settings, sprayers: settings.sprayers + 1 };
-  return { ...settings, school: settings.school === 'trim first' ? 'walls first' : 'trim first' };
+export function fieldsOtherwise(fields: ScheduleFields, way: OtherWay): Partial<ScheduleFields> {
+  if (way === 'one person more')
+    return { crew: [...fields.crew, { name: `Painter ${fields.crew.length + 1}`, away: [] }] };
+  if (way === 'another sprayer') return { sprayers: fields.sprayers + 1 };
+  return { school: fields.school === 'trim first' ? 'walls first' : 'trim first' };
 }
 
 /** "a day and 3 h sooner": by the clock on the wall. */

@@ -1,16 +1,15 @@
-import type { SitePlanned } from '@fine-spray/contract/planning';
+import type { ScheduleFields } from '@fine-spray/contract';
+import type { SitePlanFound } from '@fine-spray/contract/planning';
 import type { DayRow } from '@fine-spray/contract/formats';
 import { format } from 'date-fns/format';
-import { momentOf } from './settings';
-
-type Plan = Extract<SitePlanned, { ok: true }>;
-
-/** People by letters: who they are is the crew's to say. */
-export const letters = (people: readonly number[]): string =>
-  people.map((one) => String.fromCharCode('A'.charCodeAt(0) + one)).join(', ');
+import { midnightOf, momentOf, namesOf } from './schedule';
 
 /** A plan as rows of a table, in the order its tasks begin. */
-export function dayRows(first: Date, { tasks, plan }: Plan): readonly DayRow[] {
+export function dayRows(
+  fields: Pick<ScheduleFields, 'first' | 'crew'>,
+  { tasks, plan }: SitePlanFound,
+): readonly DayRow[] {
+  const first = midnightOf(fields);
   const byId = new Map(tasks.map((task) => [task.id, task]));
   return [...plan.placed]
     .sort((a, b) => a.start - b.start || a.end - b.end)
@@ -27,7 +26,7 @@ export function dayRows(first: Date, { tasks, plan }: Plan): readonly DayRow[] {
             start: format(start, 'HH:mm'),
             until: format(end, sameDay ? 'HH:mm' : 'yyyy-MM-dd HH:mm'),
           },
-          ...{ task: task.name, room: task.room, who: letters(one.people), setUp: one.setUp },
+          ...{ task: task.name, room: task.room, who: namesOf(fields, one.people), setUp: one.setUp },
         },
       ];
     });

@@ -1,1 +1,16 @@
 export { DaysScreen } from './DaysScreen';
+export { dryAt } from './boardScale';
+export { Changes } from './Changes';
+export { chanceText } from './PlanAnswer';
+export {
+  clockText,
+  dayText,
+  fieldsOf,
+  midnightOf,
+  minuteOf,
+  momentBeside,
+  namesOf,
+  shortMoment,
+} from './schedule';
+export { useFollowed } from './useFollowed';
+export { useKnownSchedule } from './useSchedule';

@@ -11,45 +11,57 @@ export type DaysState =
   | {
       readonly kind: 'done';
       readonly planned: SitePlanned;
-      /** Missing while they are worked out. */
+      /** Missing while they are worked out, and where they are not asked for. */
       readonly others?: readonly OtherPlan[];
     };
 
 const FAILED: SitePlanned = {
   ok: false,
+  done: false,
   messages: ['The days could not be planned on this device. Try again.'],
 };
 
 /**
- * The days of a job, searched in a worker. Another wish ends the search before; `stop` does, too.
+ * The days of a job, worked out in a worker. Another wish ends the search before; `stop` does, too. What was found last stays in sight
+ * (`last`) until there is another.
  * @param job nothing while it is not all there
  */
 export function useDays(
   job: JobToWorkOut | undefined,
-  asked: SiteAsked,
+  asked: SiteAsked | undefined,
+  others: boolean,
   start: StartWorker = startWorker,
-): { readonly state: DaysState; readonly stop: () => void; readonly again: () => void } {
+): {
+  readonly state: DaysState;
+  readonly last: SitePlanned | undefined;
+  readonly stop: () => void;
+  readonly again: () => void;
+} {
   const [state, setState] = useState<DaysState>({ kind: 'searching', share: 0 });
+  const [last, setLast] = useState<SitePlanned>();
   const [run, setRun] = useState(0);
   const [ended, setEnded] = useState<number>();
-  const wish = JSON.stringify(asked);
+  const wish = asked && JSON.stringify(asked);
   useEffect(() => {
-    if (!job || ended === run) return undefined;
+    if (!job || wish === undefined || ended === run) return undefined;
     setState({ kind: 'searching', share: 0 });
-    const order: DaysOrder = { job, asked: JSON.parse(wish) as SiteAsked };
+    const order: DaysOrder = { job, asked: JSON.parse(wish) as SiteAsked, others };
     return runWorker(
       start,
       order,
-      (report: DaysReport) =>
+      (report: DaysReport) => {
+        if (report.kind === 'done') setLast(report.planned);
         setState((before) => {
           if (report.kind !== 'others') return report;
           return before.kind === 'done' ? { ...before, others: report.others } : before;
-        }),
+        });
+      },
       () => setState({ kind: 'done', planned: FAILED }),
     );
-  }, [job, wish, run, ended, start]);
+  }, [job, wish, run, ended, others, start]);
   return {
     state,
+    last,
     stop: () => {
       setEnded(run);
       setState({ kind: 'stopped' });

@@ -3,6 +3,7 @@ import type { JOB_STATUSES } from '@fine-spray/contract';
 import type { Job } from '@fine-spray/contract';
 import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Settings from 'lucide-react-native/icons/settings-2';
 import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -93,11 +94,30 @@ export function JobList() {
   const { make, loading } = useNewJob();
   const mayPlan = useMay('plans');
   const router = useRouter();
+  const { palette } = useTheme();
   return (
     <Screen title="Jobs" above={company.data?.name}>
-      {mayPlan ? (
-        <Button label="New job" kind="primary" icon={Plus} disabled={loading} onPress={make} />
-      ) : null}
+      <View className="flex-row gap-2">
+        {mayPlan ? (
+          <Button
+            label="New job"
+            kind="primary"
+            icon={Plus}
+            disabled={loading}
+            onPress={make}
+            className="flex-1"
+          />
+        ) : null}
+        <Link href="/settings" asChild>
+          <Pressable
+            role="link"
+            className="min-h-[48px] flex-row items-center gap-2 rounded-xl border-2 border-ink bg-sheet px-4"
+          >
+            <Settings size={20} color={palette.ink} aria-hidden />
+            <Words weight="semi">Settings</Words>
+          </Pressable>
+        </Link>
+      </View>
       {jobs.isPending ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (
         <ErrorState

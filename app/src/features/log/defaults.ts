@@ -184,6 +184,30 @@ export function finishedOf({ log }: Pick<CaptureContext, 'log'>, option: CoatOpt
   return { trueArea: whole * share, absorbed: soaks * share, whole, over };
 }
 
+/** What is written of a coat that is begun. */
+export const startedCoat = (context: CaptureContext, { coatingId, coat }: CoatOfSurface) => ({
+  coatingId,
+  coat,
+  weather: usualWeather(context),
+});
+
+/** What is written of a coat that is finished: what is left of it by the plan, on its surface as that is. */
+export function finishedCoat(context: CaptureContext, { coatingId, coat }: CoatOfSurface) {
+  const { surface } = context;
+  const option = coatOptions(context).find(
+    ({ planned }) => planned.coating === coatingId && planned.coat === coat,
+  );
+  return {
+    ...{ coatingId, coat },
+    element: surface?.element ?? 'wall',
+    side: surface?.side ?? 'inside',
+    kind: surface?.kind ?? 'smooth-board',
+    wind: surface?.wind ?? 'calm',
+    ...finishedOf(context, option),
+    weather: usualWeather(context),
+  } as const;
+}
+
 /** How hard a coating is on a tip; nothing where it is gone. */
 export function abrasionOf({ log }: Pick<CaptureContext, 'log'>, coatingId: string): AbrasionClass | null {
   const coating = log.kit.coatings.find(({ id }) => id === coatingId);

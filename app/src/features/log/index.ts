@@ -1,2 +1,5 @@
 export { CaptureScreen } from './CaptureScreen';
+export { cardsOf } from './cards';
+export { abrasionOf, finishedCoat, startedCoat, tipInGun, type CaptureContext } from './defaults';
+export { useStation } from './useStation';
 export { LogScreen } from './LogScreen';

@@ -16,6 +16,7 @@ import { paintOut } from './paintOut';
 import { setupConfirmed } from './setupConfirmed';
 import { sprayed } from './sprayed';
 import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
+import { step } from './step';
 import { touchUp } from './touchUp';
 import { viscosity } from './viscosity';
 import { withdrawn } from './withdrawn';
@@ -44,6 +45,7 @@ export const KINDS = {
   'touch-up': touchUp,
   incident,
   worked,
+  step,
   note,
   withdrawn,
 } as const satisfies Readonly<Record<string, Kind>>;
@@ -61,4 +63,5 @@ export const TROUBLE_KINDS: readonly EntryKind[] = ENTRY_KINDS.filter((kind) => 
 export { CLOG_PLACES } from './clog';
 export { INCIDENT_LEVELS } from './incident';
 export { NOTE_LIMIT } from './note';
+export { STEP_STATES, type StepState } from './step';
 export { SHIFTS } from './viscosity';

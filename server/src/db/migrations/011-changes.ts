@@ -7,7 +7,7 @@ const TOLD = [
 ];
 
 /** Tables made since, which say it from the first. */
-const TOLD_SINCE = ['offer'];
+const TOLD_SINCE = ['offer', 'schedule'];
 
 /** Tables that are read only for a company that is known. */
 const APART = TOLD.filter((table) => table !== 'person');

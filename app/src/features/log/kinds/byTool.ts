@@ -11,4 +11,5 @@ export const setupConfirmed: ToolKind = {
   tool: 'dial-in',
 };
 export const machine: ToolKind = { tool: 'procedure' };
+export const step: ToolKind = { tool: 'plan' };
 export const withdrawn: ToolKind = { tool: 'entry' };

@@ -7,7 +7,7 @@ import { coatingsOf } from '@/data/record';
 import { CautionBox } from '@/ui/caution';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
-import { coatOf, finishedOf, usualWeather } from '../defaults';
+import { coatOf, finishedCoat, startedCoat } from '../defaults';
 import { CoatField } from './fields';
 import type { FormProps, WrittenKind } from './types';
 import { WeatherFields } from './WeatherFields';
@@ -93,27 +93,11 @@ function Cautions({ kind, payload, context }: FormProps) {
 export const coatStarted: WrittenKind<'coat started'> = {
   tile: { label: 'Coat started', icon: Play, common: true, surface: true },
   form: CoatForm,
-  first: (context) => {
-    const { coatingId, coat } = coatOf(context);
-    return { coatingId, coat, weather: usualWeather(context) };
-  },
+  first: (context) => startedCoat(context, coatOf(context)),
 };
 
 export const coatFinished: WrittenKind<'coat finished'> = {
   tile: { label: 'Coat finished', icon: Flag, common: true, surface: true },
   form: CoatForm,
-  first: (context) => {
-    const { coatingId, coat, option } = coatOf(context);
-    const { surface } = context;
-    return {
-      coatingId,
-      coat,
-      element: surface?.element ?? 'wall',
-      side: surface?.side ?? 'inside',
-      kind: surface?.kind ?? 'smooth-board',
-      wind: surface?.wind ?? 'calm',
-      ...finishedOf(context, option),
-      weather: usualWeather(context),
-    };
-  },
+  first: (context) => finishedCoat(context, coatOf(context)),
 };

@@ -1,7 +1,7 @@
 import type { EntryKind } from '@fine-spray/contract';
 import { slugOf } from '@/features/journal';
 import type { CaptureContext } from '../defaults';
-import { machine, setupConfirmed, viscosity, withdrawn } from './byTool';
+import { machine, setupConfirmed, step, viscosity, withdrawn } from './byTool';
 import { coatFinished, coatStarted } from './coats';
 import { containerOpened, delivered, paintOut } from './containers';
 import { comb, dryReading } from './films';
@@ -35,6 +35,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   'touch-up': touchUp,
   incident,
   machine,
+  step,
   withdrawn,
 };
 

@@ -1,0 +1,3 @@
+import { TodayScreen } from '@/features/screens';
+
+export default TodayScreen;

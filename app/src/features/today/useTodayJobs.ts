@@ -1,0 +1,41 @@
+import type { Job } from '@fine-spray/contract';
+import { useMemo } from 'react';
+import { useSchedulesOf } from '@/data/resources';
+import { useKept } from '@/data/kept';
+
+/** Jobs that are asked whether they have a plan: those in progress first, then what changed last. */
+const ASKED = 12;
+
+const STATUS = ['in progress', 'estimate', 'finished'] as const;
+
+/** Jobs by how likely one works on them today. */
+export const likelyToday = (jobs: readonly Job[]): readonly Job[] =>
+  [...jobs]
+    .sort(
+      (a, b) => STATUS.indexOf(a.status) - STATUS.indexOf(b.status) || b.updatedAt.localeCompare(a.updatedAt),
+    )
+    .slice(0, ASKED);
+
+const readId = (stored: unknown): string | undefined => (typeof stored === 'string' ? stored : undefined);
+
+/** Jobs that are worked by a plan, and which of them is looked at on this device. */
+export function useTodayJobs(jobs: readonly Job[]) {
+  const asked = useMemo(() => likelyToday(jobs), [jobs]);
+  const ids = useMemo(() => asked.map(({ id }) => id), [asked]);
+  const { rows, pending } = useSchedulesOf(ids);
+  const [chosen, choose] = useKept<string | undefined>('today job', readId, undefined);
+  const planned = useMemo(() => {
+    const withPlan = new Set(rows.filter(({ result }) => result !== null).map(({ jobId }) => jobId));
+    return asked.filter(({ id }) => withPlan.has(id));
+  }, [rows, asked]);
+  return {
+    /** Jobs with a plan. */
+    planned,
+    /** Nothing is known yet. */
+    pending: pending && planned.length === 0,
+    job: planned.find(({ id }) => id === chosen) ?? planned[0],
+    /** What one would plan, where nothing is. */
+    toPlan: asked.find(({ surfaceCount, status }) => surfaceCount > 0 && status !== 'finished'),
+    choose,
+  };
+}
