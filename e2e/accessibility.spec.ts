@@ -65,6 +65,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   'of a job': {
     job: () => demoJob(),
     'buy list': async () => `${await demoJob()}/buy`,
+    today: () => Promise.resolve('/today'),
     'plan of the days': async () => `${await demoJob('Kiln House, ground floor')}/days`,
     prepare: async () => `${await demoJob('Orchard Row 3')}/prepare`,
     offers: async () => `${await demoJob('Orchard Row 3')}/offers`,

@@ -250,9 +250,11 @@ test('two people on one wall: the second is shown both and loses nothing', async
 test('keys lead about: places, emergency card, units, list of keys', { tag: '@wide' }, async ({ page }) => {
   await page.goto(address());
   await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
-  await page.keyboard.press('3');
-  await expect(page).toHaveURL(/\/log$/);
+  await page.keyboard.press('1');
+  await expect(page).toHaveURL(/\/today$/);
   await page.keyboard.press('4');
+  await expect(page).toHaveURL(/\/log$/);
+  await page.keyboard.press('5');
   await expect(page).toHaveURL(/\/kit$/);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Keyboard shortcuts');

@@ -33,6 +33,30 @@ export async function demoPlace(name: string): Promise<string> {
   return `${job}/places/${place.id}`;
 }
 
+const SERVERS = new Set(['id', 'version', 'createdAt', 'updatedAt', 'surfaceCount']);
+
+/** A copy of a demo job for a test of its own, named so: others work on those of the demo. */
+export async function ownJob(name: string, of = 'Kiln House, ground floor'): Promise<string> {
+  const from = await demoJob(of);
+  const content = (row: object) =>
+    Object.fromEntries(Object.entries(row).filter(([field]) => !SERVERS.has(field)));
+  const put = async (resource: string, row: object) => {
+    const id = crypto.randomUUID();
+    const answer = await fetch(`${address()}/api/${resource}/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ ...content(row), version: 0 }),
+    });
+    if (!answer.ok) throw new Error(`${resource}: ${await answer.text()}`);
+    return id;
+  };
+  const job = (await (await fetch(`${address()}/api${from}`)).json()) as object;
+  const jobId = await put('jobs', { ...job, name });
+  for (const surface of await items<object>(`/api${from}/surfaces`))
+    await put('surfaces', { ...surface, jobId, placeId: null });
+  return `/jobs/${jobId}`;
+}
+
 /** Address of an offer of a demo job, by how it stands with it. */
 export async function demoOffer(of: string, state: string): Promise<string> {
   const job = await demoJob(of);

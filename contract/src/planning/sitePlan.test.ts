@@ -13,6 +13,7 @@ import {
   workOutJob,
   type DryingWeather,
   type SiteAsked,
+  type SiteStep,
 } from '.';
 
 const H = 60;
@@ -47,6 +48,7 @@ const ASKED: SiteAsked = {
     seed: 1,
     tries: 10,
   },
+  unsure: true,
 };
 const planned = ({ worked }: Worked, part: Partial<SiteAsked> = {}) => {
   const found = planSite(worked, { ...ASKED, ...part });
@@ -120,7 +122,7 @@ describe('a plan of Tern Boathouse', () => {
     const two = planned(tern, { tries: 60 }).plan.finish;
     expect(planned(tern, { tries: 60, times: { ...TIMES, people: 3 } }).plan.finish).toBeLessThanOrEqual(two);
     expect(planSite(tern.worked, { ...ASKED, times: { ...TIMES, people: 0 } })).toEqual({
-      ok: false,
+      ...{ ok: false, done: false },
       messages: ['Nobody is on the crew: put at least one person on it.'],
     });
     const always = { 'Boat hall': Array.from({ length: 200 }, (_day, day) => day) };
@@ -165,6 +167,105 @@ describe('a plan of Tern Boathouse', () => {
     );
     // Nothing is left to spray; rooms are still cleared
     expect(planned(tern, { done: all }).tasks.every(({ kind }) => kind === 'hand')).toBe(true);
+  });
+
+  it('goes on from what the log says: what is begun goes on, what is done leaves, and little else moves', () => {
+    const times = { ...TIMES, closed: { 'Boat hall': [0] } };
+    const before = planned(tern, { times, tries: 40 });
+    const placed = before.plan.placed;
+    // With nothing new nothing moves
+    const same = planned(tern, { times, tries: 0, before: placed });
+    expect(same.moved).toEqual([]);
+    expect(same.plan).toEqual(before.plan);
+    // Ten o'clock: what was to be done by then is done, what was to be begun runs
+    const now = 10 * H;
+    const steps = placed.flatMap(({ task, start, end }): SiteStep[] =>
+      end <= now
+        ? [{ task, state: 'done', at: end }]
+        : start <= now
+          ? [{ task, state: 'running', at: start }]
+          : [],
+    );
+    const running = steps.filter(({ state }) => state === 'running');
+    expect(running.length).toBeGreaterThan(0);
+    const then = { times: { ...times, from: now }, tries: 0, before: placed, steps };
+    const on = planned(tern, then);
+    expect(on.tasks.length).toBe(before.tasks.length - (steps.length - running.length));
+    for (const { task, at } of running) {
+      const one = on.plan.placed.find(({ task: id }) => id === task);
+      const was = placed.find(({ task: id }) => id === task);
+      expect(one?.people).toEqual(was?.people);
+      expect(one?.end).toBe(was?.end);
+      expect(at).toBeLessThanOrEqual(now);
+    }
+    // As planned so far: nothing that is not begun moves, and it is done when it was to be
+    expect(on.moved.map(({ task }) => task).filter((id) => !running.some(({ task }) => task === id))).toEqual(
+      [],
+    );
+    expect(on.plan.finish).toBe(before.plan.finish);
+    // Two hours late: rules are kept, most stay on their day, and a search from there is no worse
+    const late = planned(tern, { ...then, times: { ...times, from: 12 * H + 30 } });
+    expect(late.notes).toEqual([]);
+    const otherDay = late.moved.filter(
+      ({ from, to }) => Math.floor(from.start / 1440) !== Math.floor(to.start / 1440),
+    );
+    expect(otherDay.length).toBeLessThan(late.tasks.length / 4);
+    const sooner = planned(tern, { ...then, times: { ...times, from: 12 * H + 30 }, tries: 60 });
+    expect(sooner.plan.finish).toBeLessThanOrEqual(late.plan.finish);
+    // Skipped is as if it need not be done
+    const skipped = planned(tern, {
+      ...then,
+      steps: [...steps, { task: 'Stair protect', state: 'skipped', at: now }],
+    });
+    expect(skipped.tasks.some(({ id }) => id === 'Stair protect')).toBe(false);
+  });
+
+  it('has a chance for its finish, later the surer, and waits outside for the weather of the station', () => {
+    const { unsure: _unsure, ...sure } = ASKED;
+    const found = planSite(tern.worked, sure);
+    if (!found.ok) throw new Error(found.messages.join(' '));
+    expect(found.chances?.likely).toBeLessThanOrEqual(found.chances?.safe ?? 0);
+    expect(found.chances?.safe).toBeGreaterThanOrEqual(found.bound.finish);
+    const outside = (part: Partial<SiteAsked>) =>
+      planned(tern, part).plan.placed.filter(({ task }) =>
+        found.tasks.some(({ id, rainFast }) => id === task && rainFast !== undefined),
+      );
+    // It rains from twelve on the first day, the third and so on: what is outside is sprayed between
+    const rain = outside({ outside: ['rain at noon', 'mild'] });
+    expect(rain.length).toBeGreaterThan(0);
+    for (const { start } of rain) expect(Math.floor(start / 1440) % 2).toBe(1);
+    const wet = planSite(tern.worked, { ...ASKED, outside: ['rain at noon'] });
+    expect(wet.ok ? '' : wet.messages[0]).toMatch(
+      /^Outside: .* needs [\d.]+ h of fit weather from its start, and the forecast has no such time/,
+    );
+  });
+
+  it('keeps tasks where they were put, or says why not', () => {
+    const found = planned(tern);
+    const [task] = found.tasks.filter(({ what }) => what === 'protect');
+    if (!task) throw new Error('nothing to protect');
+    const start = 2 * 1440 + 9 * H;
+    const put = planned(tern, { pins: [{ task: task.id, start, who: [1] }] });
+    expect(put.plan.placed.find(({ task: id }) => id === task.id)).toMatchObject({ start, people: [1] });
+    const coat = found.tasks.find(({ what, notBefore }) => what === 'coat' && notBefore === undefined);
+    const early = planSite(tern.worked, {
+      ...ASKED,
+      pins: [{ task: coat?.id ?? '', start: 7 * H + 30, who: [] }],
+    });
+    expect(early.ok ? [] : early.messages).toEqual([
+      expect.stringMatching(
+        /cannot begin Monday 7 December, 7:30: what it waits for is done and dry .* at the earliest/,
+      ),
+    ]);
+    const [one, other] = found.tasks.filter(({ what }) => what === 'unmask');
+    const circle = planSite(tern.worked, {
+      ...ASKED,
+      wishes: [
+        { task: one?.id ?? '', before: other?.id ?? '' },
+        { task: other?.id ?? '', before: one?.id ?? '' },
+      ],
+    });
+    expect(circle.ok ? [] : circle.messages[0]).toMatch(/waits for itself: take one of the wishes away/);
   });
 
   it('is held against other ways to do it', () => {

@@ -9,7 +9,7 @@ export interface Bound {
 }
 
 /** The earliest a task can begin after a slot by the times alone: open, dry, within one day where it is sprayed. */
-function earliestAt(task: SiteTask, times: Calendar, from: number): number {
+export function earliestAt(task: SiteTask, times: Calendar, from: number): number {
   const slots = slotsOf(task.minutes);
   for (let start = from; start + slots <= times.slots; start += 1) {
     const first = times.at[start] as number;

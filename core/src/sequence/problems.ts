@@ -1,4 +1,4 @@
-import { headsOf } from './bound';
+import { earliestAt, headsOf } from './bound';
 import type { SiteJob } from './plan';
 import { SET_UPS, SLOT, slotsOf, type SiteTask } from './tasks';
 
@@ -92,6 +92,11 @@ export function planProblems(
       );
     if (task.rainFast !== undefined && dry?.length === 0)
       say(`${task.name} is outside, and there is no dry hour in the forecast: plan it later.`, task);
+    else if (task.rainFast !== undefined && !task.running && earliestAt(task, times, 0) >= times.slots)
+      say(
+        `${task.name} needs ${Math.round((task.minutes + task.rainFast) / 6) / 10} h of fit weather from its start, and the forecast has no such time while there is work: other weather, longer hours, or smaller parts.`,
+        task,
+      );
   }
   for (const room of Object.keys(closed)) {
     const days = new Set(times.dayOf);
