@@ -124,11 +124,13 @@ export default tseslint.config(
     files: [
       'app/src/features/setup/{Scene,FilmSection}.tsx',
       'app/src/features/buy/Curve.tsx',
+      'app/src/features/days/BoardView.tsx',
       'app/src/features/dialin/PatternTile.tsx',
       'app/src/features/line/ProfileChart.tsx',
       'app/src/features/paint/ViscosityChart.tsx',
       'app/src/features/procedure/MachinePicture.tsx',
       'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
+      'app/src/features/today/Rail.tsx',
       'app/src/features/wear/FanChart.tsx',
     ],
     rules: { '@typescript-eslint/no-deprecated': 'off' },

@@ -79,7 +79,10 @@ test(
     await expect(changes).toHaveCount(0);
     if (project.name === 'wide') {
       // The board says the same, and a task is moved on it with a key.
-      const block = page.getByTestId('block').filter({ hasText: 'Front room: mask and cover' }).first();
+      const block = page
+        .getByTestId('block')
+        .and(page.getByRole('button', { name: /^Front room: mask and cover/ }))
+        .first();
       await expect(block).toHaveAttribute('aria-label', /, held$/);
       await block.focus();
       const before = await block.getAttribute('aria-label');

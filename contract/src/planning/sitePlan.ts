@@ -189,7 +189,7 @@ function coldest(tasks: readonly JobTask[], coatings: PlannedWork['coatings']): 
   );
   const all = coatings.filter(({ id }) => outside.has(id));
   return quantity(
-    Math.max(0, ...all.map((row) => coatingValues(coreCoating(row)).minimumTemperature as number)),
+    Math.max(0, ...all.map((row) => coatingValues(coreCoating(row)).minimumTemperature)),
   );
 }
 

@@ -519,7 +519,8 @@ class Attempt {
     if (after && after.start < end) return undefined;
     const own = this.setUp(before, index, sprayer, start);
     const from = start - own;
-    if (from < (before?.end ?? (this.times.dayStart[start] as number))) return undefined;
+    const dayStart = this.times.dayStart[start] as number;
+    if (from < (before ? before.end : dayStart)) return undefined;
     const clean = this.cleans ? slotsOf(SET_UPS.clean) : 0;
     const others = this.free(start, end);
     if (!after) {

@@ -136,7 +136,7 @@ export function BoardView({
                     y={18}
                     fill={palette.ink}
                     fontSize={14}
-                    fontFamily="AtkinsonHyperlegibleNext_600SemiBold"
+                    fontFamily="Next600"
                   >
                     {perHour < 12 ? format(momentOf(first, day * DAY), 'EEE d') : dayText(first, day)}
                   </SvgText>
@@ -160,7 +160,7 @@ export function BoardView({
                             y={HEAD - 10}
                             fill={palette.ink2}
                             fontSize={12}
-                            fontFamily="AtkinsonHyperlegibleMono_500Medium"
+                            fontFamily="Mono500"
                           >
                             {Math.floor(minute / 60)}
                           </SvgText>

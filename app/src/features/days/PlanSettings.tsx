@@ -1,7 +1,7 @@
 import { SCHOOLS, type ScheduleFields, type School } from '@fine-spray/contract';
 import { roomName } from '@fine-spray/contract/planning';
 import { of } from '@fine-spray/core/units';
-import { SCRIPTED_DAY_IDS, scriptedDayName, type ScriptedDayId } from '@fine-spray/core/weather';
+import { SCRIPTED_DAY_IDS, scriptedDayName } from '@fine-spray/core/weather';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
@@ -438,8 +438,8 @@ function Weather({ fields, onChange, onClose }: Part) {
       <Choice
         label="Outside, day after day"
         value={outside[0] ?? 'dry'}
-        options={OUTSIDE.map((one) => ({ value: one.value as string, label: one.label as string }))}
-        onChange={(day) => onChange({ outside: day === 'dry' ? [] : [day as ScriptedDayId] })}
+        options={OUTSIDE.map((one) => ({ value: one.value, label: one.label }))}
+        onChange={(day) => onChange({ outside: day === 'dry' ? [] : [day] })}
       />
       <Words size={14} colour="ink2">
         The forecast is that of the simulated station: a stand-in, no weather of any place. Paint outside

@@ -48,7 +48,7 @@ export function Rail({ fields, what, now }: { fields: ScheduleFields; what: What
               y={HEAD - 5}
               fill={palette.ink2}
               fontSize={12}
-              fontFamily="AtkinsonHyperlegibleMono_500Medium"
+              fontFamily="Mono500"
             >
               {Math.floor(minute / 60)}
             </SvgText>
@@ -61,7 +61,7 @@ export function Rail({ fields, what, now }: { fields: ScheduleFields; what: What
             y={HEAD + person * LANE + LANE - 7}
             fill={palette.ink2}
             fontSize={12}
-            fontFamily="AtkinsonHyperlegibleNext_400Regular"
+            fontFamily="Next400"
           >
             {name}
           </SvgText>

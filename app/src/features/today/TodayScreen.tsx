@@ -230,7 +230,7 @@ export function Today({
               />
             ) : null}
             <Finish {...{ fields, planned: found, jobId: job.id }} />
-            <Changes fields={fields} planned={found} mayPlan={mayPlan} onTake={() => void take(found)} />
+            <Changes fields={fields} planned={found} mayPlan={mayPlan} onTake={() => take(found)} />
           </>
         ) : null}
       </ScrollView>

@@ -78,5 +78,5 @@ export function litresEntries(
       },
       ...{ jobId, surfaceId: surface.id },
     };
-  }) as Entries;
+  });
 }
