@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { openQuestion, choose, makeWall, stored } from './pages';
+import { address, openQuestion, choose, makeWall, more, stored } from './pages';
 
 const alert = (page: Page, text: RegExp) => page.getByRole('alert').filter({ hasText: text }).first();
 
@@ -81,7 +81,7 @@ test('a name of 10,000 characters is refused and what was stored stays', async (
 
 test('a solvent coating on a water-only sprayer is refused with the reason', async ({ page }) => {
   await page.getByRole('button', { name: 'Back', exact: true }).click();
-  await page.getByRole('button', { name: 'Details' }).click();
+  await more(page, 'Details');
   await choose(page, 'Sprayer', /^Small electric/);
   await page.getByRole('dialog').getByRole('button', { name: 'Store' }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -92,4 +92,14 @@ test('a solvent coating on a water-only sprayer is refused with the reason', asy
   await openQuestion(page, 'with');
   await choose(page, 'Coating', /^Clear lacquer/);
   await expect(page.getByTestId('refusal')).toContainText('carries solvent');
+});
+
+test('a job without a name is not made, and what was typed is still there', async ({ page }) => {
+  await page.goto(`${address()}/new`);
+  await page.getByLabel('Where it is').fill('Mill lane 4');
+  await page.getByRole('button', { name: 'Make the job' }).click();
+  await expect(page.getByText('Job name is missing.')).toBeVisible();
+  await expect(page).toHaveURL(/\/new$/);
+  await page.reload();
+  await expect(page.getByLabel('Where it is')).toHaveValue('Mill lane 4');
 });

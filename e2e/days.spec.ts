@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { address, choose, demoJob, forget, ownJob } from './pages';
+import { address, choose, demoJob, forget, more, ownJob } from './pages';
 import { expect, test } from './test';
 
 test(
@@ -169,7 +169,7 @@ test(
   { tag: '@wide' },
   async ({ page }) => {
     await page.goto(`${address()}${await demoJob('Orchard Row 3')}`);
-    await page.getByRole('button', { name: 'Prepare', exact: true }).click();
+    await more(page, 'Prepare');
     const answer = page.getByTestId('prepare-answer');
     await expect(answer).toContainText(/^[\d.]+ h left/);
     const before = await answer.innerText();

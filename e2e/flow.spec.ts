@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { address, openQuestion, choose, demoJob, demoSurface, makeWall, stored } from './pages';
+import { address, openQuestion, choose, demoJob, demoSurface, makeWall, more, stored } from './pages';
 
 test('the printed address opens the demo company with its jobs', async ({ page }) => {
   await page.goto(address());
@@ -177,14 +177,14 @@ test(
   async ({ page }) => {
     await makeWall(page);
     await page.getByRole('button', { name: 'Back', exact: true }).click();
-    await page.getByRole('button', { name: 'Details' }).click();
+    await more(page, 'Details');
     const sheet = page.getByRole('dialog');
     await sheet.getByLabel('Name').fill('Boat shed');
     await choose(page, 'Hose at the pump', 'Three eighths, 15 m');
     await sheet.getByRole('button', { name: 'Store' }).click();
     await expect(page.getByRole('heading', { name: 'Boat shed' })).toBeVisible();
     await expect(page.getByText(/Three eighths, 15 m/).first()).toBeVisible();
-    await page.getByRole('button', { name: 'Details' }).click();
+    await more(page, 'Details');
     await sheet.getByRole('button', { name: 'Delete this job' }).click();
     await sheet.getByRole('button', { name: 'Delete the job' }).click();
     await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
@@ -369,6 +369,8 @@ test('two taps in one instant make one job and one surface; a layer has its card
   });
   await page.goto(`${address()}/`);
   await page.getByRole('button', { name: 'New job' }).dblclick();
+  await page.getByLabel('What the job is called').fill('Two taps');
+  await page.getByRole('button', { name: 'Make the job' }).dblclick();
   await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]+$/);
   await page.getByRole('button', { name: 'Add a single surface' }).dblclick();
   await expect(page).toHaveURL(/\/surfaces\/[0-9a-f-]+$/);

@@ -32,6 +32,8 @@ test(
     const hand = new Hand(page);
     await page.goto(`${address()}/`);
     await hand.tap(button(page, 'New job'));
+    await hand.type(page.getByLabel('What the job is called'), 'Flat of four rooms');
+    await hand.tap(button(page, 'Make the job'));
     for (const [name, length, width, doors, windows] of FLAT) {
       await hand.tap(button(page, 'Measure a room'));
       await expect(page).toHaveURL(/\/places\/[0-9a-f-]{36}$/);
@@ -49,7 +51,7 @@ test(
       await hand.tap(button(page, 'Back'));
       await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
     }
-    await hand.tap(button(page, 'Offers').first());
+    await hand.tap(button(page, /^Offers:/).first());
     await hand.tap(button(page, 'Make an offer'));
     await expect(page.getByTestId('offer-total')).toBeVisible();
     const net = await amount(page);

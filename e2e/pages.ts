@@ -66,11 +66,24 @@ export async function demoOffer(of: string, state: string): Promise<string> {
   return `${job}/offers/${offer.id}`;
 }
 
+/** From the list of jobs, makes one with a name. */
+export async function newJob(page: Page, name = 'New job'): Promise<void> {
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('What the job is called').fill(name);
+  await page.getByRole('button', { name: 'Make the job' }).click();
+  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+}
+
+/** What is wanted of a job now and then. */
+export async function more(page: Page, what: string): Promise<void> {
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: what, exact: true }).click();
+}
+
 /** Makes a job through the interface and begins to measure a room in it. */
 export async function beginRoom(page: Page, name: string): Promise<void> {
   await page.goto(`${address()}/`);
-  await page.getByRole('button', { name: 'New job' }).click();
-  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await newJob(page);
   await page.getByRole('button', { name: 'Measure a room' }).click();
   await expect(page).toHaveURL(/\/places\/[0-9a-f-]{36}$/);
   await page.getByLabel('Name', { exact: true }).fill(name);
@@ -79,8 +92,7 @@ export async function beginRoom(page: Page, name: string): Promise<void> {
 /** Makes a job with one wall through the interface and ends on the wall's screen. */
 export async function makeWall(page: Page): Promise<void> {
   await page.goto(`${address()}/`);
-  await page.getByRole('button', { name: 'New job' }).click();
-  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await newJob(page);
   await page.getByRole('button', { name: 'Add a single surface' }).click();
   await expect(page).toHaveURL(/\/surfaces\/[0-9a-f-]{36}$/);
   await expect(page.getByTestId('setup-card')).toBeVisible();

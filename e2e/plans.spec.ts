@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { keeps } from './device';
 import { ownServer } from './ownServer';
-import { openQuestion } from './pages';
+import { newJob, openQuestion } from './pages';
 
 const instance = ownServer();
 
@@ -63,8 +63,7 @@ test('a plan is changed without signal: kept through a reload, sent when the ser
   await page.getByRole('button', { name: 'Delete this surface' }).click();
   await expect(page.getByText(`${second?.name ?? ''} is deleted.`)).toBeVisible();
   await page.goto(`${instance.address}/`);
-  await page.getByRole('button', { name: 'New job' }).click();
-  await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
+  await newJob(page);
   await page.reload();
   await expect(page.getByText('New job').first()).toBeVisible();
   await expect(strip(page)).toContainText(/waiting to send/);

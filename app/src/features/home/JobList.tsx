@@ -8,16 +8,12 @@ import Plus from 'lucide-react-native/icons/plus';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useMay } from '@/data/may';
-import { newId } from '@/data/newId';
-import { useCompany, useList, useWrites } from '@/data/resources';
-import { useKit } from '@/data/kit';
+import { useCompany, useList } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
-import { useOneTap } from '@/ui/oneTap';
-import { useToast } from '@/ui/toast';
 
 const STATUS_WORDS: Readonly<Record<Job['status'], string>> = {
   estimate: 'Estimates',
@@ -53,45 +49,10 @@ function JobRow({ job }: { job: Job }) {
   );
 }
 
-/** Makes a job with the first sprayer and hose of the kit and opens it: naming it comes there. */
-function useNewJob() {
-  const { kit, failed } = useKit();
-  const { put } = useWrites('jobs');
-  const router = useRouter();
-  const toast = useToast();
-  const [sprayer] = kit?.sprayers ?? [];
-  const make = async () => {
-    if (!kit || !sprayer) {
-      toast({ text: 'A job needs a sprayer. The kit has none yet, or it cannot be read now.' });
-      return;
-    }
-    const id = newId();
-    const content = {
-      name: 'New job',
-      place: '',
-      note: '',
-      status: 'estimate',
-      paintAge: 'unknown',
-      sprayerId: sprayer.id,
-      hoseIds: kit.hoses.slice(0, 1).map((hose) => hose.id),
-      lift: 0,
-      version: 0,
-    };
-    try {
-      await put({ id, content });
-      router.navigate(`/jobs/${id}`);
-    } catch (error) {
-      toast({ text: `Not made: ${whyFailed(error)}` });
-    }
-  };
-  return { make: useOneTap(make), loading: !kit && !failed };
-}
-
 /** The company's jobs, what is in progress first. */
 export function JobList() {
   const jobs = useList('jobs');
   const company = useCompany();
-  const { make, loading } = useNewJob();
   const mayPlan = useMay('plans');
   const router = useRouter();
   const { palette } = useTheme();
@@ -103,8 +64,7 @@ export function JobList() {
             label="New job"
             kind="primary"
             icon={Plus}
-            disabled={loading}
-            onPress={make}
+            onPress={() => router.navigate('/new')}
             className="flex-1"
           />
         ) : null}

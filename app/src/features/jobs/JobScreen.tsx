@@ -1,18 +1,15 @@
 import type { Job, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import Target from 'lucide-react-native/icons/target';
 import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
-import CalendarDays from 'lucide-react-native/icons/calendar-days';
-import Signature from 'lucide-react-native/icons/signature';
 import FileText from 'lucide-react-native/icons/file-text';
-import Layers from 'lucide-react-native/icons/layers';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
-import PackageCheck from 'lucide-react-native/icons/package-check';
 import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import Ruler from 'lucide-react-native/icons/ruler';
-import ShoppingCart from 'lucide-react-native/icons/shopping-cart';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -26,6 +23,7 @@ import { JobFrame } from '@/features/frame';
 import { newSurface } from '@/features/surface';
 import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';
+import { Sheet } from '@/ui/sheet';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useOneTap } from '@/ui/oneTap';
@@ -33,6 +31,8 @@ import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
 import { JobDetails } from './JobDetails';
+import { JobPath } from './JobPath';
+import { useJobStands } from './useJobStands';
 import { SurfaceList } from './SurfaceList';
 import { coatingTotals, type CoatingTotal } from './totals';
 
@@ -58,6 +58,14 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
   });
 }
 
+/** What is wanted now and then. */
+const RARE = [
+  { label: 'Prepare', icon: ClipboardCheck, to: (id: string): Href => `/jobs/${id}/prepare` },
+  { label: 'Tips for the job', icon: Target, to: (id: string): Href => `/jobs/${id}/tips` },
+  { label: 'Log', icon: NotebookPen, to: (id: string): Href => `/log?job=${id}` },
+  { label: 'Files', icon: FileText, to: (id: string): Href => `/jobs/${id}/files` },
+] as const;
+
 function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
   const [editing, setEditing] = useState(false);
   const mayPlan = useMay('plans');
@@ -66,29 +74,47 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
   const { orders: found, failed } = useOrders({ surfaces, job, kit });
   const totals = useMemo(() => coatingTotals(found?.orders ?? []), [found]);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
+  const stands = useJobStands(job, surfaces, kit, found);
+  const [more, setMore] = useState(false);
+  const { data: places = [] } = usePlaces(job.id);
+  const { add: measure } = usePlaceActions(job, places, surfaces, kit);
   const hoses = job.hoseIds.map((id) => kit.hoses.find((hose) => hose.id === id)?.name ?? 'missing hose');
   return (
     <View className="gap-4 px-4 pb-4">
-      {found ? <Totals jobId={job.id} totals={totals} refused={found.refused} /> : null}
+      <JobPath jobId={job.id} stands={stands} onMeasure={mayPlan ? () => measure('room') : undefined} />
+      {found ? <Totals totals={totals} refused={found.refused} /> : null}
       {!found && !failed && surfaces.length > 0 ? <Skeleton rows={1} height={190} /> : null}
       <View className="flex-row flex-wrap items-center gap-3">
         <Words colour="ink2" size={14} className="min-w-[200px] flex-1">
           {[sprayer?.name, ...hoses].filter(Boolean).join(' · ')}
         </Words>
-        <Button
-          label="Prepare"
-          icon={ClipboardCheck}
-          onPress={() => router.navigate(`/jobs/${job.id}/prepare`)}
-        />
-        <Button
-          label="Take along"
-          icon={PackageCheck}
-          onPress={() => router.navigate(`/jobs/${job.id}/take`)}
-        />
-        <Button label="Log" icon={NotebookPen} onPress={() => router.navigate(`/log?job=${job.id}`)} />
-        <Button label="Files" icon={FileText} onPress={() => router.navigate(`/jobs/${job.id}/files`)} />
-        {mayPlan ? <Button label="Details" icon={Pencil} onPress={() => setEditing(true)} /> : null}
+        <Button label="More" icon={Ellipsis} aria-expanded={more} onPress={() => setMore(true)} />
       </View>
+      {more ? (
+        <Sheet title="More of this job" onClose={() => setMore(false)}>
+          {mayPlan ? (
+            <Button
+              label="Details"
+              icon={Pencil}
+              onPress={() => {
+                setMore(false);
+                setEditing(true);
+              }}
+            />
+          ) : null}
+          {RARE.map(({ label, icon, to }) => (
+            <Button
+              key={label}
+              label={label}
+              icon={icon}
+              onPress={() => {
+                setMore(false);
+                router.navigate(to(job.id));
+              }}
+            />
+          ))}
+        </Sheet>
+      ) : null}
       {job.note ? <Words>{job.note}</Words> : null}
       <Places job={job} surfaces={surfaces} kit={kit} />
       {mayPlan ? <Button label="Add a single surface" icon={Plus} onPress={() => add()} /> : null}
@@ -140,19 +166,9 @@ function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]
 /** How many coatings are in sight before the rest is asked for: the list of surfaces is what one comes for. */
 const FIRST = 3;
 
-function Totals({
-  jobId,
-  totals,
-  refused,
-}: {
-  jobId: string;
-  totals: readonly CoatingTotal[];
-  refused: number;
-}) {
-  const router = useRouter();
+function Totals({ totals, refused }: { totals: readonly CoatingTotal[]; refused: number }) {
   const { system } = useUnits();
   const wide = useWide();
-  const mayPrice = useMay('money');
   const [all, setAll] = useState(false);
   if (totals.length === 0 && refused === 0) return null;
   const shown = all || wide ? totals : totals.slice(0, FIRST);
@@ -181,32 +197,6 @@ function Totals({
       <Words size={14} colour="ink2">
         {`Includes one fill of hose and pump.${refused > 0 ? ` ${counted(refused, 'surface is', 'surfaces are')} left out: look at them.` : ''}`}
       </Words>
-      {totals.length > 0 ? (
-        <View className="flex-row flex-wrap gap-2 pt-1">
-          <Button
-            label="What to buy"
-            icon={ShoppingCart}
-            onPress={() => router.navigate(`/jobs/${jobId}/buy`)}
-          />
-          <Button
-            label="Coating systems"
-            icon={Layers}
-            onPress={() => router.navigate(`/jobs/${jobId}/systems`)}
-          />
-          <Button
-            label="Plan the days"
-            icon={CalendarDays}
-            onPress={() => router.navigate(`/jobs/${jobId}/days`)}
-          />
-          {mayPrice ? (
-            <Button
-              label="Offers"
-              icon={Signature}
-              onPress={() => router.navigate(`/jobs/${jobId}/offers`)}
-            />
-          ) : null}
-        </View>
-      ) : null}
     </View>
   );
 }

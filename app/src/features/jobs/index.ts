@@ -1,1 +1,2 @@
+export { NewJobScreen } from './NewJobScreen';
 export { JobScreen, JobSide } from './JobScreen';

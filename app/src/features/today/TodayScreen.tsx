@@ -1,4 +1,4 @@
-import type { ScheduleFields } from '@fine-spray/contract';
+import type { Job, ScheduleFields } from '@fine-spray/contract';
 import type { SitePlanFound } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core/units';
 import { useRouter } from 'expo-router';
@@ -47,7 +47,7 @@ import { whatNow, type Doing } from './whatNow';
 const TITLE = 'Today';
 
 /** The first thing in the morning: what is done now, what comes next, and what waits for what. */
-export function TodayScreen() {
+export function TodayScreen({ jobId }: { jobId?: string | undefined }) {
   const jobs = useList('jobs');
   if (!jobs.data)
     return (
@@ -59,11 +59,11 @@ export function TodayScreen() {
         )}
       </Screen>
     );
-  return <Chosen jobs={jobs.data} />;
+  return <Chosen jobs={jobs.data} linked={jobId} />;
 }
 
-function Chosen({ jobs }: { jobs: NonNullable<ReturnType<typeof useList<'jobs'>>['data']> }) {
-  const { planned, pending, job, toPlan, choose } = useTodayJobs(jobs);
+function Chosen({ jobs, linked }: { jobs: readonly Job[]; linked: string | undefined }) {
+  const { planned, pending, job, toPlan, choose } = useTodayJobs(jobs, linked);
   const router = useRouter();
   if (!job)
     return (

@@ -1,5 +1,5 @@
 import type { Job } from '@fine-spray/contract';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useSchedulesOf } from '@/data/resources';
 import { useKept } from '@/data/kept';
 
@@ -19,11 +19,14 @@ export const likelyToday = (jobs: readonly Job[]): readonly Job[] =>
 const readId = (stored: unknown): string | undefined => (typeof stored === 'string' ? stored : undefined);
 
 /** Jobs that are worked by a plan, and which of them is looked at on this device. */
-export function useTodayJobs(jobs: readonly Job[]) {
+export function useTodayJobs(jobs: readonly Job[], linked: string | undefined) {
   const asked = useMemo(() => likelyToday(jobs), [jobs]);
   const ids = useMemo(() => asked.map(({ id }) => id), [asked]);
   const { rows, pending } = useSchedulesOf(ids);
-  const [chosen, choose] = useKept<string | undefined>('today job', readId, undefined);
+  const [kept, choose] = useKept<string | undefined>('today job', readId, undefined);
+  // What a link names comes first, until somebody chooses.
+  const [open, setOpen] = useState(linked);
+  const chosen = open ?? kept;
   const planned = useMemo(() => {
     const withPlan = new Set(rows.filter(({ result }) => result !== null).map(({ jobId }) => jobId));
     return asked.filter(({ id }) => withPlan.has(id));
@@ -36,6 +39,9 @@ export function useTodayJobs(jobs: readonly Job[]) {
     job: planned.find(({ id }) => id === chosen) ?? planned[0],
     /** What one would plan, where nothing is. */
     toPlan: asked.find(({ surfaceCount, status }) => surfaceCount > 0 && status !== 'finished'),
-    choose,
+    choose: (id: string) => {
+      setOpen(undefined);
+      choose(id);
+    },
   };
 }

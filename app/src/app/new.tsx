@@ -1,0 +1,3 @@
+import { NewJobScreen } from '@/features/screens';
+
+export default NewJobScreen;
