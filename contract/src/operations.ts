@@ -134,6 +134,13 @@ export const SINGLE_OPERATIONS = {
     query: paperOptions,
     file: 'application/pdf',
   },
+  getDays: {
+    method: 'get',
+    path: '/api/jobs/{id}/days.pdf',
+    summary: 'The plan of the days that a job is worked by, on paper, a page a day',
+    query: paperOptions,
+    file: 'application/pdf',
+  },
   getOffer: {
     method: 'get',
     path: '/api/offers/{id}/offer.pdf',

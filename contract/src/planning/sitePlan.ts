@@ -19,6 +19,7 @@ import {
   type SiteJob,
   type SitePlan,
   type SiteTimes,
+  type Span,
 } from '@fine-spray/core/sequence';
 import { quantity, type Temperature } from '@fine-spray/core/units';
 import { WIND_LIMITS, fitSpans, type ScriptedDayId } from '@fine-spray/core/weather';
@@ -77,17 +78,20 @@ export type SitePlanned =
 export type SitePlanFound = Extract<SitePlanned, { ok: true }>;
 
 /**
- * The times of a crew with what comes again each day taken off: it sets the site up first and clears it up last, all of it together. The
+ * The hours of a crew with what comes again each day taken off: it sets the site up first and clears it up last, all of it together. The
  * machine is loaded and cleaned within its day.
  */
-function withoutSetUp(times: SiteTimes, rates: ReturnType<typeof ratesOf>): SiteTimes {
-  const people = Math.max(1, times.people);
-  const inSlots = (minutes: number) => Math.ceil(minutes / people / SLOT) * SLOT;
+function withinDay(
+  hours: Span,
+  breaks: readonly Span[],
+  crew: number,
+  rates: ReturnType<typeof ratesOf>,
+): { readonly day: Span; /** Minutes of spraying it holds. */ readonly longest: number } {
+  const inSlots = (minutes: number) => Math.ceil(minutes / Math.max(1, crew) / SLOT) * SLOT;
   const cleared = Math.max(0, rates.cleanUp - SET_UPS.clean);
-  return {
-    ...times,
-    day: { from: times.day.from + inSlots(rates.setUp), to: times.day.to - inSlots(cleared) },
-  };
+  const day = { from: hours.from + inSlots(rates.setUp), to: hours.to - inSlots(cleared) };
+  const paused = breaks.reduce((sum, { from, to }) => sum + to - from, 0);
+  return { day, longest: Math.max(SLOT, day.to - day.from - paused - SET_UPS.load - SET_UPS.clean) };
 }
 
 const DAY = 1440;
@@ -164,9 +168,8 @@ function siteOf({ work, unquantified }: WorkedOut, asked: SiteAsked) {
     return refuse([
       unquantified ?? 'There is nothing to plan yet: the job has no surfaces that could be planned.',
     ]);
-  const worked = withoutSetUp(times, ratesOf(work.book));
-  const breaks = times.breaks.reduce((sum, { from, to }) => sum + to - from, 0);
-  const longest = Math.max(SLOT, worked.day.to - worked.day.from - breaks - SET_UPS.load - SET_UPS.clean);
+  const { day, longest } = withinDay(times.day, times.breaks, times.people, ratesOf(work.book));
+  const worked = { ...times, day };
   const made = siteTasks(work, {
     ...{ school, weather, longest, done, steps, people: times.people },
     worked: workedBy(worked),
@@ -188,9 +191,7 @@ function coldest(tasks: readonly JobTask[], coatings: PlannedWork['coatings']): 
     tasks.filter(({ rainFast }) => rainFast !== undefined).map(({ coat }) => coat?.coatingId),
   );
   const all = coatings.filter(({ id }) => outside.has(id));
-  return quantity(
-    Math.max(0, ...all.map((row) => coatingValues(coreCoating(row)).minimumTemperature)),
-  );
+  return quantity(Math.max(0, ...all.map((row) => coatingValues(coreCoating(row)).minimumTemperature)));
 }
 
 function chancesFrom(site: SiteJob, plan: SitePlan, seed: number): ScheduleResult['chances'] {
@@ -287,4 +288,50 @@ export function otherPlans(worked: WorkedOut, asked: SiteAsked): readonly OtherP
     const { finish, personMinutes } = planned.plan;
     return [{ way, finish, personMinutes }];
   });
+}
+
+/** All tasks of a job by a plan's fields, whatever of them is done, by their id: what a stored plan names. */
+export function daysOfSchedule(
+  { work }: WorkedOut,
+  fields: Pick<ScheduleFields, 'school' | 'drying' | 'hours' | 'breaks' | 'crew'>,
+): ReadonlyMap<string, JobTask> {
+  if (!work) return new Map();
+  const { longest } = withinDay(fields.hours, fields.breaks, fields.crew.length, ratesOf(work.book));
+  const asked = { school: fields.school, weather: fields.drying as DryingWeather, longest };
+  const { all } = siteTasks(work, { ...asked, people: fields.crew.length });
+  return new Map(all.map((task) => [task.id, task]));
+}
+
+/** A day of a stored plan as it is printed. */
+export interface DayPage {
+  /** "Tuesday 1 December". */
+  readonly title: string;
+  readonly lines: readonly {
+    readonly time: string;
+    readonly who: string;
+    readonly task: string;
+    /** min */
+    readonly setUp: number;
+  }[];
+}
+
+/** The days of a stored plan, each with its tasks in the order they begin. */
+export function dayPages(
+  { first, crew }: Pick<ScheduleFields, 'first' | 'crew'>,
+  { placed }: ScheduleResult,
+): readonly DayPage[] {
+  const days = new Map<number, ScheduleResult['placed']>();
+  for (const one of [...placed].sort((a, b) => a.start - b.start || a.end - b.end)) {
+    const day = Math.floor(one.start / DAY);
+    days.set(day, [...(days.get(day) ?? []), one]);
+  }
+  const clock = (minute: number) => planMoment(first, minute).split(', ')[1] ?? '';
+  return [...days].map(([day, all]) => ({
+    title: planMoment(first, day * DAY).split(', ')[0] ?? '',
+    lines: all.map(({ start, end, people, task, setUp }) => ({
+      time: `${clock(start)}–${Math.floor((end - 1) / DAY) > day ? planMoment(first, end) : clock(end)}`,
+      who: people.map((one) => crew[one]?.name ?? 'somebody').join(', '),
+      ...{ task, setUp },
+    })),
+  }));
 }

@@ -85,6 +85,11 @@ export class Paper {
     if (this.#doc.y + height > this.#bottom) this.#doc.addPage();
   }
 
+  /** Begins a new page. */
+  page(): void {
+    this.#doc.addPage();
+  }
+
   space(height: number): void {
     this.#doc.y += height;
   }

@@ -108,6 +108,59 @@ describe('the job sheet', () => {
   });
 });
 
+describe('the days', () => {
+  it('say so where a job is worked by no plan yet', async () => {
+    const { text, pages } = await sheet(tern, 'days.pdf');
+    expect(text).toContain('This job is worked by no plan of the days yet.');
+    expect(pages).toHaveLength(1);
+  });
+
+  it('are a page each: who does what when, with the tip of a coat, as it was taken', async () => {
+    const answer = await server.call('GET', `/api/jobs/${tern}/schedules`);
+    const [row] = answer.body.items ?? [];
+    const { id, createdAt: _made, updatedAt: _changed, ...content } = row as Record<string, unknown>;
+    const surfaces = (await server.call('GET', `/api/jobs/${tern}/surfaces`)).body.items ?? [];
+    const wall = surfaces.find(({ name }) => name === 'North wall');
+    const place = { people: [0], sprayer: null, setUp: 0 };
+    const put = await server.call('PUT', `/api/schedules/${String(id)}`, {
+      ...content,
+      first: '2026-12-01',
+      result: {
+        placed: [
+          { ...place, task: 'Stair protect', start: 480, end: 540 },
+          { ...place, task: 'Boat hall mask', start: 900, end: 1440 + 480, people: [1, 0] },
+          {
+            ...place,
+            task: `${String(wall?.['id'])} 0 0/1`,
+            start: 1440 + 600,
+            end: 1440 + 700,
+            sprayer: 0,
+            setUp: 15,
+          },
+          { ...place, task: 'Attic protect', start: 1440 + 720, end: 1440 + 780 },
+        ],
+        finish: 1440 + 780,
+        bound: { finish: 1440 + 780, binds: 'people' },
+        chances: { likely: 1440 + 800, safe: 1440 + 860 },
+      },
+    });
+    expect([put.status, put.body.errors]).toEqual([200, undefined]);
+    const { text, pages, title } = await sheet(tern, 'days.pdf', 'date=2026-12-01');
+    expect(title).toBe('Tern Boathouse: plan of the days');
+    expect(pages).toHaveLength(2);
+    expect(pages[0]).toContain('Tuesday 1 December');
+    expect(pages[0]).toMatch(/8:00–9:00 Tobi Stair: protect/);
+    expect(pages[0]).toMatch(/15:00– ?Wednesday 2 December, 8:00 Wren, Tobi Boat hall: mask and cover/);
+    expect(pages[1]).toMatch(/10:00–11:40 Tobi Boat hall: Wall, Interior wall matt.* \d{3} 15 min/);
+    // What was in the job when it was planned, and is no longer
+    expect(pages[1]).toContain('Work that is no longer in the job');
+    expect(text).toContain('in 4 cases of 5');
+    expect(text).toContain('data sheets, local codes and licensed trades take precedence');
+    const second = await server.call('PUT', `/api/schedules/${randomUUID()}`, { ...content, version: 0 });
+    expect([second.status, second.body.detail]).toEqual([409, 'This job has its plan of the days already.']);
+  });
+});
+
 describe('the offer', () => {
   const content = (jobId: string) => ({
     ...{ jobId, number: 14, edition: 1, state: 'draft', sent: null, answered: null },

@@ -6,7 +6,7 @@ import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import { actorOf, allow } from '../people/actor';
 import type { Pool } from '../jobs/pool';
-import { logRows, offerRows, paperRows } from './rows';
+import { daysRows, logRows, offerRows, paperRows } from './rows';
 import type { PaperTask } from './task';
 
 const OPERATIONS = {
@@ -28,7 +28,12 @@ export function paperRoutes(db: Database, pool: Pool): Router {
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }
-  const { getOffer } = SINGLE_OPERATIONS;
+  const { getDays, getOffer } = SINGLE_OPERATIONS;
+  router.get(expressPath(getDays.path), async (request, response) => {
+    const { date = today(), ...options } = getDays.query.parse(request.query);
+    const rows = await daysRows(db, actorOf(request), idOf(request), options.history === 'yes');
+    await send({ kind: 'days', rows, options: { ...options, date } }, response, getDays.file);
+  });
   router.get(expressPath(getOffer.path), async (request, response) => {
     const actor = actorOf(request);
     allow(actor, 'money');

@@ -7,6 +7,7 @@ import { keepOldJobs, recordOfAll } from '../log/oldJobs';
 import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
+import type { DaysRows } from './days';
 import type { LogRows } from './logDay';
 import type { OfferRows } from './offer';
 import type { PaperRows } from './planned';
@@ -85,6 +86,20 @@ export async function offerRows(
   return readAtOnce(db, actor, async (reader) => {
     const offer = await reader.one('offers', offerId);
     return { ...(await jobRows(reader, offer.jobId, withHistory)), offer };
+  });
+}
+
+/** The plan of the days of a job with what it is printed from, as they are stored at one moment. */
+export async function daysRows(
+  db: Database,
+  actor: Actor,
+  jobId: string,
+  withHistory: boolean,
+): Promise<DaysRows> {
+  if (withHistory) await keepOldJobs(db, actor.companyId);
+  return readAtOnce(db, actor, async (reader) => {
+    const [schedule = null] = await reader.all('schedules', { jobId });
+    return { ...(await jobRows(reader, jobId, withHistory)), schedule };
   });
 }
 

@@ -2,6 +2,7 @@ import { PAPER_KINDS, offerName, type DayPaperOptions, type PaperKind } from '@f
 import { writeBuyList } from './buyList';
 import { writeJobSheet } from './jobSheet';
 import { writeLogDay, type LogRows } from './logDay';
+import { writeDayPages, type DaysRows } from './days';
 import { writeOffer, type OfferRows } from './offer';
 import { Paper, type PaperFonts } from './page';
 import { plannedJob, type PaperRows, type PrintOptions } from './planned';
@@ -18,6 +19,12 @@ interface OfferTask {
   readonly options: PrintOptions;
 }
 
+interface DaysTask {
+  readonly kind: 'days';
+  readonly rows: DaysRows;
+  readonly options: PrintOptions;
+}
+
 interface DayTask {
   readonly kind: 'log-day';
   readonly rows: LogRows;
@@ -25,7 +32,7 @@ interface DayTask {
 }
 
 /** A sheet to make: plain data, so that it can be sent to a worker. */
-export type PaperTask = JobTask | OfferTask | DayTask;
+export type PaperTask = JobTask | OfferTask | DaysTask | DayTask;
 
 const WRITERS = {
   'job-sheet': writeJobSheet,
@@ -47,6 +54,13 @@ export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uin
     const head = { title, author: rows.company.name, date: options.date, forOthers: true };
     const paper = new Paper(options.size, fonts, head);
     writeOffer(paper, rows, options);
+    return paper.file();
+  }
+  if (task.kind === 'days') {
+    const { rows, options } = task;
+    const title = `${rows.job.name}: plan of the days`;
+    const paper = new Paper(options.size, fonts, { title, author: rows.company.name, date: options.date });
+    writeDayPages(paper, rows, options);
     return paper.file();
   }
   const { kind, rows, options } = task;

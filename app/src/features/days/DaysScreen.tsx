@@ -12,6 +12,7 @@ import { SaveLine } from '@/data/draft';
 import { useMay } from '@/data/may';
 import type { StartWorker } from '@/data/worker';
 import { JobFrame, type LoadedJob } from '@/features/frame';
+import { SheetButton } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
@@ -226,6 +227,9 @@ function Files({
     );
   return (
     <View className="flex-row flex-wrap gap-2">
+      {fields.result ? (
+        <SheetButton name="A page a day" of={job.name} address={`/api/jobs/${job.id}/days.pdf`} />
+      ) : null}
       <Button
         label="As a table, CSV"
         icon={Download}

@@ -9,9 +9,9 @@ import { useUnits } from '@/ui/units';
 import { midnightOf, momentText, shortMoment } from './schedule';
 
 const BINDS = {
-  'drying and order': 'what has to dry, and what comes before what',
-  sprayer: 'the sprayer',
-  people: 'the people',
+  'drying and order': 'drying and the order of the work decide',
+  sprayer: 'the sprayer decides',
+  people: 'the people decide',
 } as const;
 
 /** When it may be done, with the chance: "Likely by Thu 3 Dec, 15:40 (4 in 5), safely by Fri 4 Dec, 10:00 (19 in 20)". */
@@ -48,8 +48,8 @@ export function PlanAnswer({
       </Words>
       <Words colour="ink2">
         {bound.finish >= plan.finish
-          ? `No plan can be done before: ${BINDS[bound.binds]} make it so.`
-          : `No plan can be done before ${momentText(first, bound.finish)}: ${BINDS[bound.binds]} make it so.`}
+          ? `No plan can be done sooner: ${BINDS[bound.binds]}.`
+          : `No plan can be done before ${momentText(first, bound.finish)}: ${BINDS[bound.binds]}.`}
       </Words>
       {chances ? <Words>{chanceText(first, chances)}</Words> : null}
       <Words>{summary(plan)}</Words>

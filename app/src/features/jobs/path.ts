@@ -6,8 +6,9 @@ export interface JobStands {
   readonly rooms: number;
   /** Surfaces that have no set-up: their coating or machine is missing, or they are refused. */
   readonly refused: number;
-  readonly coatings: number;
-  /** Likely paint in words; missing while it is worked out. */
+  /** Missing while they are worked out. */
+  readonly coatings: number | undefined;
+  /** Likely paint in words; missing where there is none. */
   readonly paint: string | undefined;
   /** Offers by how they stand; missing for whom prices are none of their business. */
   readonly offers: { readonly all: number; readonly sent: number; readonly accepted: number } | undefined;
@@ -36,6 +37,8 @@ const stage = (name: Stage, title: string, state: StageStands['state'], text: st
   text,
 });
 
+const WORKING = 'Being worked out …';
+
 /** The stages of a job in the order people work. One waits where an earlier one has nothing for it yet. */
 export function jobPath(stands: JobStands): readonly StageStands[] {
   const { surfaces, rooms, refused, coatings, paint, offers, planned, delivered, coats } = stands;
@@ -55,18 +58,20 @@ export function jobPath(stands: JobStands): readonly StageStands[] {
     stage(
       'systems',
       'Coating systems',
-      !measured ? 'waits' : refused > 0 ? 'open' : 'done',
+      !measured || coatings === undefined ? 'waits' : refused > 0 ? 'open' : 'done',
       !measured
         ? later
-        : refused > 0
-          ? `${counted(refused, 'surface has', 'surfaces have')} no set-up: look at them.`
-          : counted(coatings, 'coating'),
+        : coatings === undefined
+          ? WORKING
+          : refused > 0
+            ? `${counted(refused, 'surface has', 'surfaces have')} no set-up: look at them.`
+            : counted(coatings, 'coating'),
     ),
     stage(
       'quantities',
       'What to buy',
-      !measured ? 'waits' : coatings > 0 ? 'done' : 'open',
-      !measured ? later : (paint ?? 'Nothing to buy yet.'),
+      !measured || coatings === undefined ? 'waits' : coatings > 0 ? 'done' : 'open',
+      !measured ? later : coatings === undefined ? WORKING : (paint ?? 'Nothing to buy yet.'),
     ),
     ...(offers
       ? [

@@ -43,7 +43,7 @@ export function useJobStands(
     surfaces: surfaces.length,
     rooms: new Set(surfaces.map(({ room }) => roomName(room))).size,
     refused: found?.refused ?? 0,
-    coatings: found?.orders.length ?? 0,
+    coatings: found?.orders.length ?? (surfaces.length > 0 ? undefined : 0),
     paint:
       litres !== undefined && litres > 0
         ? `${showText(litres, 'volume', system)} of paint, likely`
