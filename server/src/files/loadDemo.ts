@@ -17,6 +17,7 @@ import {
 } from '@fine-spray/contract';
 import { SEEN_AS, seeing, type Database } from '../db/database';
 import { ProblemError } from '../http/problems';
+import { demoMove, type Move } from './demoMove';
 import { planDemo } from './planDemo';
 import { storeOf } from '../resources/store';
 
@@ -60,32 +61,17 @@ async function importJob(db: Database, companyId: string, { job, places, surface
   await importRows(db, companyId, 'surfaces', surfaces);
 }
 
-const MINUTE = 60_000;
-/** How long before it is loaded the demo's log ends: its last coats are still drying. */
-const DEMO_ENDS = 40 * MINUTE;
-
-/** How far the demo is moved in time, ms, so that its log ends shortly before it is loaded. */
-function movedBy(now: number, { entries }: LogFile): number {
-  const last = Math.max(...entries.map(({ at }) => Date.parse(at)));
-  return Math.floor((now - DEMO_ENDS - last) / MINUTE) * MINUTE;
-}
-
-const moved = ({ entries }: LogFile, by: number): LogFile['entries'] =>
-  entries.map((entry) => ({ ...entry, at: new Date(Date.parse(entry.at) + by).toISOString() }));
-
 /** Offers on the days they were sent and answered, moved with the log. */
-function offersMoved({ offers }: OffersFile, by: number): OffersFile['offers'] {
-  const day = (date: string | null) =>
-    date && new Date(Date.parse(date) + by).toISOString().slice(0, 'yyyy-mm-dd'.length);
-  return offers.map((offer) => ({ ...offer, sent: day(offer.sent), answered: day(offer.answered) }));
-}
+const offersMoved = ({ offers }: OffersFile, { date }: Move): OffersFile['offers'] =>
+  offers.map((offer) => ({
+    ...offer,
+    sent: offer.sent && date(offer.sent),
+    answered: offer.answered && date(offer.answered),
+  }));
 
 /** Plans of the days from the days they were begun on, moved with the log. */
-const schedulesMoved = ({ schedules }: SchedulesFile, by: number): SchedulesFile['schedules'] =>
-  schedules.map((one) => ({
-    ...one,
-    first: new Date(Date.parse(one.first) + by).toISOString().slice(0, 'yyyy-mm-dd'.length),
-  }));
+const schedulesMoved = ({ schedules }: SchedulesFile, { date }: Move): SchedulesFile['schedules'] =>
+  schedules.map((one) => ({ ...one, first: date(one.first) }));
 
 async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
   const people = await storeOf(db, 'people').list(companyId);
@@ -129,10 +115,14 @@ export async function loadDemo(
     await seeing(trx, kit.company.id);
     const companyId = await importKit(trx, kit);
     for (const file of files) await importJob(trx, companyId, file);
-    const by = movedBy(now, log);
-    await importLog(trx, companyId, moved(log, by));
-    await importRows(trx, companyId, 'offers', offersMoved(offers, by));
-    await importRows(trx, companyId, 'schedules', schedulesMoved(schedules, by));
+    const move = demoMove(
+      log.entries.map(({ at }) => at),
+      new Date(now),
+    );
+    const entries = log.entries.map((entry) => ({ ...entry, at: move.moment(entry.at) }));
+    await importLog(trx, companyId, entries);
+    await importRows(trx, companyId, 'offers', offersMoved(offers, move));
+    await importRows(trx, companyId, 'schedules', schedulesMoved(schedules, move));
     if (withPlans) await planDemo(trx, companyId, new Date(now));
     return { jobs: files.length, surfaces: files.reduce((sum, file) => sum + file.surfaces.length, 0) };
   });
