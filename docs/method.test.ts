@@ -20,6 +20,7 @@ import {
   filmAtSpeed,
   fitSlopes,
   given,
+  methodsFor,
   largestTip,
   learnedValue,
   lineAtPump,
@@ -410,6 +411,8 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   'hours by time each': ['h', () => hours().cleaning?.value ?? NaN],
   'hours of preparing': ['h', () => hours().preparing?.value ?? NaN],
   'hours by area': ['h', () => hours().dusting?.value ?? NaN],
+  'hours by method': ['h', () => rolledFlat()[1]?.hours.value ?? NaN],
+  'paint by method': ['L', () => rolledFlat()[1]?.paint.value ?? NaN],
   'hours by rate': ['h', () => hours().backRolling?.value ?? NaN],
   'hours by share': ['h', () => hours().unmasking?.value ?? NaN],
   'film variation': ['%', () => share(right(variationOf(evenFanProfile(1), 1 / 2)))],
@@ -495,6 +498,15 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
   ],
   'dry film logged': ['μm', () => filmAchieved(readRecord(log), 'hall', { matt })?.dry.value ?? NaN],
 };
+
+/** The ways to put two coats on 30 m². */
+function rolledFlat() {
+  const none = given('None', 'duration', 0, 'Example');
+  return methodsFor({
+    ...{ area: 60, run: 45, laid: of(9.7, 'L'), sprayed: of(12, 'L') },
+    ...{ spraying: none, masking: none, covering: given('Floor', 'duration', 20 * 60, 'Example') },
+  });
+}
 
 const METHOD = readFileSync(path.join(__dirname, 'method.md'), 'utf8');
 

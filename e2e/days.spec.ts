@@ -187,3 +187,18 @@ test(
     await expect(answer).toContainText(/ 0 of \d+ lines done/);
   },
 );
+
+test('sprayed, rolled or rolled from the pump: hours and paint of each, and from when on', async ({
+  page,
+}) => {
+  await page.goto(`${address()}${await demoJob('Kiln House, ground floor')}`);
+  await more(page, 'Spray or roll');
+  const answer = page.getByTestId('methods-answer');
+  await expect(answer).toContainText(/: [\d.]+ h, against [\d.]+ h with /);
+  await expect(answer).toContainText(
+    /Spraying is quicker than roller and tray from|Roller and tray is quicker up to/,
+  );
+  await expect(page.getByTestId('methods-room')).toHaveCount(3);
+  await answer.getByRole('button').first().click();
+  await expect(page.getByRole('dialog')).toContainText('Hours by method');
+});

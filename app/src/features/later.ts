@@ -13,6 +13,7 @@ export { KitRowScreen, KitScreen } from './kit';
 export { LearnedScreen } from './learned';
 export { CaptureScreen, LogScreen } from './log';
 export { InTheSprayer } from './material';
+export { MethodsScreen } from './methods';
 export { OfferScreen, OffersScreen } from './offer';
 export { PeopleScreen, PersonScreen, SignInScreen } from './people';
 export { PlaceScreen } from './place';

@@ -33,6 +33,7 @@ export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy lis
 export const OffersScreen = screen((screens) => screens.OffersScreen, waiting('Offers'));
 export const OfferScreen = screen((screens) => screens.OfferScreen, waiting('Offer'));
 export const TodayScreen = screen((screens) => screens.TodayScreen, waiting('Today'));
+export const MethodsScreen = screen((screens) => screens.MethodsScreen, waiting('Spray or roll'));
 export const DaysScreen = screen((screens) => screens.DaysScreen, waiting('Plan of the days'));
 export const PrepareScreen = screen((screens) => screens.PrepareScreen, waiting('Prepare'));
 export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Room'));

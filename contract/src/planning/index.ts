@@ -48,6 +48,7 @@ export {
   type SurfaceLayer,
   type SystemChoice,
 } from './layers';
+export { methodsByRoom, type ByMethod } from './methods';
 export { ordersFor, triggerTimeOf, type CoatingOrder, type OrderedSurface } from './orders';
 export { plannedCoats, type PlannedCoatOfJob } from './plannedCoats';
 export { midnightOf, minuteOf, momentOf, timesOf } from './scheduleTimes';

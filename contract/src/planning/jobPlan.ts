@@ -97,7 +97,7 @@ function movesOf(buyings: readonly Buying[], surfaces: readonly Surface[]): numb
 }
 
 /** What there is to do on some surfaces. */
-function workOn({ surfaces, places, job, buyings, trigger, book }: PlannedWork) {
+export function workOn({ surfaces, places, job, buyings, trigger, book }: PlannedWork) {
   return {
     trigger,
     protection: coveringOf(surfaces, places),
@@ -110,7 +110,7 @@ function workOn({ surfaces, places, job, buyings, trigger, book }: PlannedWork) 
 }
 
 /** What is done on some surfaces of a job: what of the paint is for them, and what was measured where they are. */
-function partOf(work: PlannedWork, surfaces: readonly Surface[]): PlannedWork {
+export function partOf(work: PlannedWork, surfaces: readonly Surface[]): PlannedWork {
   const ids = new Set(surfaces.map(({ id }) => id));
   const places = new Set(surfaces.map(({ placeId }) => placeId));
   const buyings = work.buyings.flatMap((buying) => {

@@ -61,7 +61,24 @@ export {
   type Risk,
   type SaferFor,
 } from './purchase';
-export { WATERFALL, likelySprayed, waterfall, type Waterfall, type WaterfallStep } from './waterfall';
+export {
+  METHODS,
+  METHOD_NAMES,
+  breakEven,
+  methodCost,
+  methodsFor,
+  type Method,
+  type MethodAnswer,
+  type MethodWork,
+} from './methods';
+export {
+  WATERFALL,
+  likelyLaid,
+  likelySprayed,
+  waterfall,
+  type Waterfall,
+  type WaterfallStep,
+} from './waterfall';
 export { WEAR_LEFT, extraByWear, sparesFor, tipWear } from './wear';
 export {
   aboutText,

@@ -26,6 +26,10 @@ export interface Waterfall {
 export const likelySprayed = ({ surface, netArea, over }: CoatingDemand['surfaces'][number]): number =>
   sprayedVolume(likelyValues(surfaceInputs(surface, netArea, over)));
 
+/** Paint that ends on one surface in all its coats, m³: nothing of it beside the piece or in the air. */
+export const likelyLaid = ({ surface, netArea, over }: CoatingDemand['surfaces'][number]): number =>
+  sprayedVolume({ ...likelyValues(surfaceInputs(surface, netArea, over)), te: 1, over: 1 });
+
 /** Where the likely paint of a coating goes, step by step; the steps add up to the total exactly as it is computed. */
 export function waterfall(demand: CoatingDemand): Waterfall {
   const whole = likelyValues(coatingInputs(demand));

@@ -18,11 +18,8 @@ describe('the log of the demo', () => {
         expect(Math.max(...moved.map(Number))).toBeLessThan(now.getTime());
         // Not long before: the day it is loaded or the working day before
         expect(now.getTime() - Math.max(...moved.map(Number))).toBeLessThan(4 * 86_400_000);
-        for (const at of moved) {
-          expect(at.getDay() % 6).not.toBe(0);
-          expect(at.getHours()).toBeGreaterThanOrEqual(6);
-          expect(at.getHours()).toBeLessThan(16);
-        }
+        const wrong = moved.filter((at) => at.getDay() % 6 === 0 || at.getHours() < 6 || at.getHours() >= 16);
+        expect([now, wrong]).toEqual([now, []]);
       }
   });
 

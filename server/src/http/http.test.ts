@@ -339,7 +339,7 @@ describe('loading the demo', () => {
     const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-demo-'));
     const read = (name: string) =>
       JSON.parse(readFileSync(path.join(DEMO_FOLDER, name), 'utf8')) as { surfaces: { coatingId: string }[] };
-    for (const name of ['kit', 'log', 'offers'].map((one) => `millrace.${one}.json`))
+    for (const name of ['kit', 'log', 'offers', 'schedules'].map((one) => `millrace.${one}.json`))
       writeFileSync(path.join(folder, name), JSON.stringify(read(name)));
     const job = read('kiln-house.job.json');
     const [first] = job.surfaces;

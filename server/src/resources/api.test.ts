@@ -64,8 +64,8 @@ describe('the demo', () => {
   });
 });
 
-/** Rows that change; the log, which does not, has its own tests (site.test.ts). */
-const CHANGING = RESOURCE_NAMES.filter((name) => name !== 'entries');
+/** Rows that change and have a text; the log, which does not change, has its own tests (site.test.ts), and so have plans of the days. */
+const CHANGING = RESOURCE_NAMES.filter((name) => name !== 'entries' && name !== 'schedules');
 
 let offers = 1000;
 /** A text that each row has. */
@@ -312,6 +312,7 @@ describe('a row that is stored in another way than its schema says', () => {
     jobs: { status: 'lost' },
     places: { measure: JSON.stringify({ kind: 'cave' }) },
     offers: { state: 'lost' },
+    schedules: { school: 'doors first' },
     surfaces: { geometry: JSON.stringify({ shape: 'rectangle', width: 'wide' }) },
     entries: { payload: JSON.stringify({ volume: 'a lot' }), kind: 'sprayed' },
   };
@@ -343,6 +344,33 @@ describe('a row that is stored in another way than its schema says', () => {
       expect(await items(list)).toEqual(before);
     },
   );
+});
+
+describe('plans of the days', () => {
+  it('are one for each job, stored, changed over the version that was seen, and gone with their job', async () => {
+    const job = await server.call('PUT', `/api/jobs/${randomUUID()}`, {
+      ...content(await boathouse()),
+      ...{ name: 'Planned', version: 0 },
+    });
+    const jobId = String(job.body['id']);
+    const [demo = {}] = await items('/api/schedules');
+    const url = `/api/schedules/${randomUUID()}`;
+    const plan = { ...content(demo), jobId, version: 0 };
+    const made = await server.call('PUT', url, plan);
+    expect([made.status, made.body['version']]).toEqual([200, 1]);
+    expect((await server.call('PUT', url, plan)).body).toEqual(made.body);
+    const changed = await server.call('PUT', url, { ...plan, sprayers: 2, version: 1 });
+    expect(changed.body).toMatchObject({ sprayers: 2, version: 2 });
+    const late = await server.call('PUT', url, { ...plan, sprayers: 3, version: 1 });
+    expect([late.status, late.body['current']]).toEqual([409, changed.body]);
+    const none = await server.call('PUT', url, { ...plan, sprayers: 0, version: 2 });
+    expect([none.status, none.body['errors']]).toEqual([
+      422,
+      [expect.objectContaining({ message: 'There is no sprayer: put at least one on the job.' })],
+    ]);
+    await drop(`/api/jobs/${jobId}`);
+    expect((await server.call('GET', url)).status).toBe(404);
+  });
 });
 
 describe('a batch of writes', () => {

@@ -3,6 +3,7 @@ import type { Kit } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core';
 import { useRouter, type Href } from 'expo-router';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import PaintRoller from 'lucide-react-native/icons/paint-roller';
 import Target from 'lucide-react-native/icons/target';
 import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
 import FileText from 'lucide-react-native/icons/file-text';
@@ -61,6 +62,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
 /** What is wanted now and then. */
 const RARE = [
   { label: 'Prepare', icon: ClipboardCheck, to: (id: string): Href => `/jobs/${id}/prepare` },
+  { label: 'Spray or roll', icon: PaintRoller, to: (id: string): Href => `/jobs/${id}/methods` },
   { label: 'Tips for the job', icon: Target, to: (id: string): Href => `/jobs/${id}/tips` },
   { label: 'Log', icon: NotebookPen, to: (id: string): Href => `/log?job=${id}` },
   { label: 'Files', icon: FileText, to: (id: string): Href => `/jobs/${id}/files` },

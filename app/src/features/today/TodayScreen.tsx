@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import Check from 'lucide-react-native/icons/check';
 import Play from 'lucide-react-native/icons/play';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useKept } from '@/data/kept';
@@ -155,7 +155,13 @@ export function Today({
   const { state, last } = useFollowed(loaded, fields, now, { mode: 'follow', others: false, startWorker });
   const steps = useSteps(loaded);
   const [who, setWho] = useKept<string>('today person', readPerson, ALL);
-  const [opened, setOpened] = useState<string>();
+  const [opened, setOpenedTask] = useState<string>();
+  const page = useRef<ScrollView>(null);
+  /** What is opened stands at the top. */
+  const setOpened = (task: string | undefined) => {
+    setOpenedTask(task);
+    page.current?.scrollTo({ y: 0 });
+  };
   const person = fields.crew.findIndex(({ name }) => name === who);
   const first = midnightOf(fields);
   const minute = minuteOf(first, now);
@@ -185,7 +191,7 @@ export function Today({
   return (
     <View className="min-h-0 flex-1">
       <Header title={TITLE} above={job.name} />
-      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[1080px] gap-4 px-4 pb-6">
+      <ScrollView ref={page} tabIndex={0} contentContainerClassName="w-full max-w-[1080px] gap-4 px-4 pb-6">
         {choice}
         {fields.crew.length > 1 ? (
           <Segmented
@@ -327,7 +333,7 @@ function List({
           role="button"
           aria-current={task.id === current?.task.id ? 'step' : undefined}
           onPress={() => onOpen(task.id)}
-          className={`min-h-[56px] flex-row items-center gap-3 border-t border-rule ${task.id === current?.task.id ? 'bg-identity-tint' : ''}`}
+          className={`-mx-2 min-h-[56px] flex-row items-center gap-3 border-t border-rule px-2 ${task.id === current?.task.id ? 'bg-identity-tint' : ''}`}
           testID="today-task"
         >
           <Words weight="digits-bold" className="w-14">

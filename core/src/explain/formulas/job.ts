@@ -56,6 +56,18 @@ export const JOB_FORMULAS = {
     source: 'Take-off and working rates',
     range: 'One person',
   },
+  'hours by method': {
+    name: 'Hours by method',
+    expression: 't = area ÷ rate + edges ÷ cutting in + covering + machine',
+    source: 'Take-off, systems and working rates; for spraying the hours of the plan',
+    range: 'One person, as many coats each way; ladders and moving house are in none of them',
+  },
+  'paint by method': {
+    name: 'Paint by method',
+    expression: 'V = paint that stays on ÷ (1 − share lost) + what stays in the pump',
+    source: 'Plan of the job and working rates',
+    range: 'The same film each way; hoses that are filled are not in it',
+  },
   'hours by rate': {
     name: 'Hours by rate',
     expression: 't = amount ÷ amount in an hour',
