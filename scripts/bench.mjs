@@ -90,7 +90,7 @@ async function core() {
   }
   const house = housePlan(8);
   results.push(line(`pass plan of 40 surfaces, ${house.passes} passes`, house.seconds * 1000, 50, 'ms'));
-  const { days, estimate, purchase, tipsOfJob } = await coreBench('tern');
+  const { days, estimate, followed, purchase, tipsOfJob } = await coreBench('tern');
   const { seconds, coatings, layers } = purchase(8);
   results.push(
     line(
@@ -128,6 +128,22 @@ async function core() {
       'ms',
     ),
     line('the same with 600 orders tried', tried.seconds * 1000, 3000, 'ms'),
+  );
+  const longer = days(1, 6000);
+  const next = followed(4);
+  results.push(
+    line(
+      'how much later that ends than with ten times the orders, by the clock from the first midnight',
+      (tried.finish / longer.finish - 1) * 100,
+      2,
+      '%',
+    ),
+    line(
+      `that plan followed after an entry, 45 minutes late, ${next.moved} tasks moved`,
+      next.seconds * 1000,
+      500,
+      'ms',
+    ),
   );
   const { derive } = await coreBench('log');
   const derived = derive(LOG, 20);
