@@ -6,7 +6,7 @@ export { BuyScreen } from './buy';
 export { ClocksScreen } from './clocks';
 export { DaysScreen } from './days';
 export { FilesScreen, OpenJobScreen } from './files';
-export { JobScreen, JobSide, NewJobScreen } from './jobs';
+export { JobScreen, JobSide, NewJobScreen, TableScreen } from './jobs';
 export { JobTipsScreen } from './jobTips';
 export { EntryScreen, JournalScreen, WaitingScreen } from './journal';
 export { KitRowScreen, KitScreen } from './kit';

@@ -27,6 +27,7 @@ const waiting = (title: string, backTo?: Href) => (
 );
 
 export const JobScreen = screen((screens) => screens.JobScreen, waiting('Job', '/'));
+export const TableScreen = screen((screens) => screens.TableScreen, waiting('Surfaces as a table'));
 export const NewJobScreen = screen((screens) => screens.NewJobScreen, waiting('New job', '/'));
 export const JobSide = screen((screens) => screens.JobSide, null);
 export const BuyScreen = screen((screens) => screens.BuyScreen, waiting('Buy list'));

@@ -4,6 +4,7 @@ import { counted, showText } from '@fine-spray/core';
 import { useRouter, type Href } from 'expo-router';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import PaintRoller from 'lucide-react-native/icons/paint-roller';
+import Table from 'lucide-react-native/icons/table-2';
 import Target from 'lucide-react-native/icons/target';
 import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
 import FileText from 'lucide-react-native/icons/file-text';
@@ -62,6 +63,7 @@ function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
 /** What is wanted now and then. */
 const RARE = [
   { label: 'Prepare', icon: ClipboardCheck, to: (id: string): Href => `/jobs/${id}/prepare` },
+  { label: 'Surfaces as a table', icon: Table, to: (id: string): Href => `/jobs/${id}/table` },
   { label: 'Spray or roll', icon: PaintRoller, to: (id: string): Href => `/jobs/${id}/methods` },
   { label: 'Tips for the job', icon: Target, to: (id: string): Href => `/jobs/${id}/tips` },
   { label: 'Log', icon: NotebookPen, to: (id: string): Href => `/log?job=${id}` },

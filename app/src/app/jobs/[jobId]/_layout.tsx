@@ -1,4 +1,4 @@
-import { Slot, useGlobalSearchParams, useLocalSearchParams } from 'expo-router';
+import { Slot, useGlobalSearchParams, useLocalSearchParams, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { JobSide } from '@/features/screens';
 import { useWide } from '@/ui/wide';
@@ -7,7 +7,9 @@ import { useWide } from '@/ui/wide';
 export default function JobLayout() {
   const { jobId } = useLocalSearchParams<{ jobId: string }>();
   const { surfaceId } = useGlobalSearchParams<{ surfaceId?: string }>();
-  const wide = useWide();
+  // A table of them is a list of its own.
+  const isTable = usePathname().endsWith('/table');
+  const wide = useWide() && !isTable;
   return (
     <View className="min-h-0 flex-1 flex-row">
       {wide ? <JobSide jobId={jobId} currentId={surfaceId} /> : null}
