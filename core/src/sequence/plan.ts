@@ -90,6 +90,7 @@ export class Placer {
     this.tables = {
       busy: new Int32Array(slots),
       inRoom: rooms.map(() => new Int16Array(slots)),
+      used: 0,
     };
     this.number = new Map(job.tasks.map(({ id }, index) => [id, index]));
     const after = job.tasks.map((): Link[] => []);
@@ -150,6 +151,8 @@ interface Tables {
   readonly busy: Int32Array;
   /** Of each room, the task in each slot: its number and one, or nothing. */
   readonly inRoom: readonly Int16Array[];
+  /** Slots from here on were not touched: what a job takes is a small part of the time looked ahead. */
+  used: number;
 }
 
 /** Where a spray task fits between others. */
@@ -180,15 +183,17 @@ class Attempt {
 
   constructor(
     private readonly placer: Placer,
-    { busy, inRoom }: Tables,
+    private readonly tables: Tables,
     private readonly notBefore: Int32Array,
     private readonly weight: number,
   ) {
     const { times, sprayers } = placer.job;
     this.times = times;
-    this.busy = busy.fill(0);
+    const { busy, inRoom, used } = tables;
+    this.busy = busy.fill(0, 0, used);
     this.inRoom = inRoom;
-    for (const room of inRoom) room.fill(0);
+    for (const room of inRoom) room.fill(0, 0, used);
+    tables.used = 0;
     const count = placer.indexed.length;
     this.starts = new Int32Array(count).fill(-1);
     this.ends = new Int32Array(count).fill(-1);
@@ -437,6 +442,7 @@ class Attempt {
 
   /** Somebody is at work in some slots, or no longer. */
   private work(from: number, to: number, who: number, on: boolean): void {
+    if (to > this.tables.used) this.tables.used = to;
     for (let slot = from; slot < to; slot += 1)
       this.busy[slot] = on ? (this.busy[slot] as number) | who : (this.busy[slot] as number) & ~who;
   }

@@ -144,19 +144,19 @@ describe('plans of many jobs', () => {
           expect(searchPlan(job, { seed: 1, tries: 40 })).toEqual(found);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 36 },
     );
-    expect(count).toBeGreaterThan(50);
+    expect(count).toBeGreaterThan(30);
   });
 
   it('are no worse for more tries, and not later with one person more but for the gap of the search', () => {
-    for (let seed = 1; seed <= 8; seed += 1) {
+    for (let seed = 1; seed <= 6; seed += 1) {
       const tasks = someJob(seeded(seed), 4);
-      const some = plan(jobOf(tasks), 200);
+      const some = plan(jobOf(tasks), 120);
       expect(better(plan(jobOf(tasks), 20), plan(jobOf(tasks), 20))).toBe(false);
-      const three = plan(jobOf(tasks, { people: 3 }), 200);
+      const three = plan(jobOf(tasks, { people: 3 }), 120);
       expect(three.finish).toBeLessThanOrEqual(some.finish);
-      expect(plan(jobOf(tasks, { day: { from: 8 * H, to: 18 * H } }), 200).finish).toBeLessThanOrEqual(
+      expect(plan(jobOf(tasks, { day: { from: 8 * H, to: 18 * H } }), 120).finish).toBeLessThanOrEqual(
         some.finish,
       );
     }
