@@ -104,8 +104,20 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
   const [chosen, setChosen] = useState<Record<string, boolean>>({});
   const [editing, setEditing] = useState<{ id: string; field: 'room' | 'name'; text: string }>();
   const coatings = useMemo(() => new Map(kit.coatings.map(({ id, name }) => [id, name])), [kit]);
-  const all = tableRows(surfaces, (id) => coatings.get(id) ?? 'missing coating', answer);
-  const data = matching(all, filter);
+  // The table takes rows that are new for other rows: they are made anew only where something of them is.
+  const known = surfaces
+    .map((surface) => `${answer(surface)?.code ?? ''} ${answer(surface)?.paint ?? ''}`)
+    .join();
+  const data = useMemo(
+    () =>
+      matching(
+        tableRows(surfaces, (id) => coatings.get(id) ?? 'missing coating', answer),
+        filter,
+      ),
+    // What `answer` says is in `known`; it is another function each time.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [surfaces, coatings, known, filter],
+  );
   const columns = useMemo(
     () => [
       column.accessor('room', { header: 'Room' }),
@@ -131,10 +143,18 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
     ],
     [system],
   );
+  const state = useMemo(
+    () => ({
+      ...{ sorting, rowSelection: chosen, expanded: true as const },
+      grouping: grouped ? ['room'] : [],
+    }),
+    [sorting, chosen, grouped],
+  );
   const table = useReactTable({
     data,
     columns,
-    state: { sorting, rowSelection: chosen, grouping: grouped ? ['room'] : [], expanded: true },
+    state,
+    autoResetAll: false,
     getRowId: ({ surface }) => surface.id,
     onSortingChange: setSorting,
     onRowSelectionChange: setChosen,
