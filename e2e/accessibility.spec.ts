@@ -66,6 +66,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     job: () => demoJob(),
     'buy list': async () => `${await demoJob()}/buy`,
     today: () => Promise.resolve('/today'),
+    'surfaces as a table': async () => `${await demoJob('Kiln House, ground floor')}/table`,
     'spray or roll': async () => `${await demoJob('Kiln House, ground floor')}/methods`,
     'plan of the days': async () => `${await demoJob('Kiln House, ground floor')}/days`,
     prepare: async () => `${await demoJob('Orchard Row 3')}/prepare`,

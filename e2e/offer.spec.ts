@@ -51,7 +51,7 @@ test(
       await hand.tap(button(page, 'Back'));
       await expect(page).toHaveURL(/\/jobs\/[0-9a-f-]{36}$/);
     }
-    await hand.tap(button(page, /^Offers:/).first());
+    await hand.tap(button(page, /Offers/).first());
     await hand.tap(button(page, 'Make an offer'));
     await expect(page.getByTestId('offer-total')).toBeVisible();
     const net = await amount(page);

@@ -54,14 +54,13 @@ export function JobPath({
             role="button"
             disabled={!works}
             aria-current={isNext ? 'step' : undefined}
-            aria-label={`${title}: ${text}`}
             onPress={open}
             className={`min-h-[52px] flex-row items-center gap-3 ${index > 0 ? 'border-t border-rule' : ''} ${isNext ? '-mx-3 rounded-xl bg-identity-tint px-3' : ''}`}
           >
             <Icon
               size={20}
               color={state === 'done' || isNext ? palette.identity : palette.ink2}
-              aria-label={SAYS[state]}
+              aria-hidden
             />
             <View className="min-w-0 flex-1 py-1">
               <Words weight={isNext ? 'bold' : 'semi'} colour={state === 'waits' ? 'ink2' : 'ink'}>
@@ -70,6 +69,7 @@ export function JobPath({
               <Words size={14} colour="ink2">
                 {text}
               </Words>
+              <Words className="sr-only">{SAYS[state]}</Words>
             </View>
             {works ? <ChevronRight size={20} color={palette.ink2} aria-hidden /> : null}
           </Pressable>

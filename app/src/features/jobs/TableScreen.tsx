@@ -230,7 +230,7 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
               );
             })}
           </View>
-          <ScrollView tabIndex={0} aria-label="Rows" className="min-h-0 flex-1">
+          <ScrollView tabIndex={0} role="rowgroup" className="min-h-0 flex-1">
             {rows.map((row) =>
               row.getIsGrouped() ? (
                 <View key={row.id} role="row" className="flex-row border-b border-rule bg-ground px-3 py-2">
@@ -303,20 +303,19 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
               ),
             )}
           </ScrollView>
-          <View
-            role="row"
-            className="flex-row flex-wrap gap-x-6 border-t-2 border-ink bg-sheet px-3 py-2"
-            testID="table-totals"
-          >
-            <Words weight="bold">
-              {picked.length > 0 ? `${picked.length} chosen` : counted(data.length, 'surface')}
-            </Words>
-            <Words weight="semi">{showText(counts.area, 'area', system)}</Words>
-            <Words>{`${showText(counts.coats, 'area', system)} of coats`}</Words>
-            <Words weight="semi">{`${showText(counts.paint, 'volume', system)} of finish`}</Words>
-          </View>
         </View>
       </ScrollView>
+      <View
+        className="flex-row flex-wrap gap-x-6 border-t-2 border-ink bg-sheet px-3 py-2"
+        testID="table-totals"
+      >
+        <Words weight="bold">
+          {picked.length > 0 ? `${picked.length} chosen` : counted(data.length, 'surface')}
+        </Words>
+        <Words weight="semi">{showText(counts.area, 'area', system)}</Words>
+        <Words>{`${showText(counts.coats, 'area', system)} of coats`}</Words>
+        <Words weight="semi">{`${showText(counts.paint, 'volume', system)} of finish`}</Words>
+      </View>
     </View>
   );
 }
