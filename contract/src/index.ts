@@ -44,4 +44,4 @@ export {
   type Rows,
 } from './resources';
 export { coreCoating, setupRequest, type SetupRows } from './setupRequest';
-export { coreTip } from './tip';
+export { coreTip, ownedTips } from './tip';

@@ -1,3 +1,4 @@
+import type { OwnedTip } from '@fine-spray/core/record';
 import { readTip, type Tip } from '@fine-spray/core/tip';
 import type { TipChoice } from './kit';
 
@@ -6,3 +7,12 @@ export function coreTip({ code, family }: TipChoice): Tip | undefined {
   const tip = readTip(code, family);
   return tip.ok ? tip.value : undefined;
 }
+
+/** Tips of a kit as the core's record takes them; those of no known code are left out. */
+export const ownedTips = (
+  tips: readonly (TipChoice & { readonly id: string; readonly litresBefore: number })[],
+): readonly OwnedTip[] =>
+  tips.flatMap((choice): OwnedTip[] => {
+    const code = coreTip(choice);
+    return code ? [{ tip: choice.id, code, before: choice.litresBefore }] : [];
+  });

@@ -1,5 +1,5 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
-import { coreCoating, coreTip, type Entry, type Job, type Surface } from '@fine-spray/contract';
+import { coreCoating, ownedTips, type Entry, type Job, type Surface } from '@fine-spray/contract';
 import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
 import type { JobsOfPaint, OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
@@ -31,12 +31,7 @@ export function coatingsOf(kit: Pick<Kit, 'coatings'>): Readonly<Record<string, 
 }
 
 /** Tips of the kit as the core takes them. */
-export function tipsOf(kit: Pick<Kit, 'tips'>): readonly OwnedTip[] {
-  return kit.tips.flatMap(({ id, code, family, litresBefore }) => {
-    const tip = coreTip({ code, family });
-    return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
-  });
-}
+export const tipsOf = ({ tips }: Pick<Kit, 'tips'>): readonly OwnedTip[] => ownedTips(tips);
 
 /** Whose paint it is, by the jobs and surfaces there are now. */
 export function jobsOfPaint({ jobs, surfaces }: Pick<SiteLog, 'jobs' | 'surfaces'>): JobsOfPaint {

@@ -3,17 +3,14 @@ import path from 'node:path';
 import { lessons, readRecord, tipRecords, type SiteRecord } from '@fine-spray/core/record';
 import { seeded } from '@fine-spray/core/random';
 import { LogFold, boundJobs, coreLog, jobsOf, oldJobFrom } from '.';
-import { ENTRY_KINDS, coreTip, kitFile, logFile, oldAmong, oldJob, type Entry, type OldJob } from '..';
+import { ENTRY_KINDS, ownedTips, kitFile, logFile, oldAmong, oldJob, type Entry, type OldJob } from '..';
 
 const DEMO = path.resolve(__dirname, '../../../demo');
 const read = (name: string): unknown => JSON.parse(readFileSync(path.join(DEMO, name), 'utf8'));
 const templates = logFile.parse(read('millrace.log.json')).entries;
 const kit = kitFile.parse(read('millrace.kit.json'));
 const COATINGS = Object.fromEntries(kit.coatings.map((one) => [one.id, one]));
-const TIPS = kit.tips.flatMap(({ id, code, family, litresBefore }) => {
-  const tip = coreTip({ code, family });
-  return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
-});
+const TIPS = ownedTips(kit.tips);
 
 /** Everything that is derived from a record, as plain values. */
 function said(record: SiteRecord): unknown {

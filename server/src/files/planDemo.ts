@@ -1,4 +1,4 @@
-import { USUAL_BOOK, coreTip } from '@fine-spray/contract';
+import { USUAL_BOOK, ownedTips } from '@fine-spray/contract';
 import {
   PRICED_AT,
   askedBy,
@@ -43,10 +43,7 @@ export async function planDemo(db: Database, companyId: string, now: Date): Prom
     hoses: await all('hoses'),
     tips: await all('tips'),
   };
-  const tips = kit.tips.flatMap(({ id, code, family, litresBefore }) => {
-    const tip = coreTip({ code, family });
-    return tip ? [{ tip: id, code: tip, before: litresBefore }] : [];
-  });
+  const tips = ownedTips(kit.tips);
   for (const job of await all('jobs')) {
     const [row] = await all('schedules', { jobId: job.id });
     if (!row || row.result) continue;

@@ -9,10 +9,11 @@ import {
   type NativeSyntheticEvent,
   type NativeScrollEvent,
 } from 'react-native';
-import Svg, { Defs, G, Line, LinearGradient, Rect, Stop, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
+import { DryingRibbon } from '@/ui/drying';
 import { useTheme } from '@/ui/theme/theme';
 import { boardOf, draggedRow, draggedTo, xOf, type Block } from './boardScale';
 import { clockText, dayText, midnightOf, momentOf, shortMoment } from './schedule';
@@ -106,12 +107,7 @@ export function BoardView({
         >
           <View style={{ width, height }}>
             <Svg width={width} height={height} aria-hidden>
-              <Defs>
-                <LinearGradient id="drying" x1="0" x2="1" y1="0" y2="0">
-                  <Stop offset="0" stopColor={palette.wet} />
-                  <Stop offset="1" stopColor={palette.dry} />
-                </LinearGradient>
-              </Defs>
+              <DryingRibbon id="drying" />
               {days.map((day) => (
                 <G key={day}>
                   <Rect

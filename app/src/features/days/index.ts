@@ -12,5 +12,5 @@ export {
   namesOf,
   shortMoment,
 } from './schedule';
-export { useFollowed } from './useFollowed';
+export { useFollowed, useWholeJob } from './useFollowed';
 export { useKnownSchedule } from './useSchedule';

@@ -1,4 +1,4 @@
-import type { Job, Surface } from '@fine-spray/contract';
+import type { Job, Place, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core';
 import { useRouter, type Href } from 'expo-router';
@@ -120,7 +120,7 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
         </Sheet>
       ) : null}
       {job.note ? <Words>{job.note}</Words> : null}
-      <Places job={job} surfaces={surfaces} kit={kit} />
+      <Places job={job} surfaces={surfaces} places={places} onMeasure={measure} />
       {mayPlan ? <Button label="Add a single surface" icon={Plus} onPress={() => add()} /> : null}
       {surfaces.length === 0 ? (
         <EmptyState
@@ -137,9 +137,17 @@ function Overview({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface
 const FIRST_PLACES = 4;
 
 /** What was measured of the job, and the ways to measure more. */
-function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]; kit: Kit }) {
-  const { data: places = [] } = usePlaces(job.id);
-  const { add } = usePlaceActions(job, places, surfaces, kit);
+function Places({
+  job,
+  surfaces,
+  places,
+  onMeasure,
+}: {
+  job: Job;
+  surfaces: readonly Surface[];
+  places: readonly Place[];
+  onMeasure: ReturnType<typeof usePlaceActions>['add'];
+}) {
   const mayPlan = useMay('plans');
   const [all, setAll] = useState(false);
   const shown = all ? places : places.slice(0, FIRST_PLACES);
@@ -156,10 +164,10 @@ function Places({ job, surfaces, kit }: { job: Job; surfaces: readonly Surface[]
       ) : null}
       {mayPlan ? (
         <>
-          <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => add('room')} />
+          <Button label="Measure a room" kind="primary" icon={Ruler} onPress={() => onMeasure('room')} />
           <View className="flex-row flex-wrap gap-2">
-            <Button label="An elevation" onPress={() => add('elevation')} className="flex-1" />
-            <Button label="Fence, stair, pieces" onPress={() => add('loose')} className="flex-1" />
+            <Button label="An elevation" onPress={() => onMeasure('elevation')} className="flex-1" />
+            <Button label="Fence, stair, pieces" onPress={() => onMeasure('loose')} className="flex-1" />
           </View>
         </>
       ) : null}

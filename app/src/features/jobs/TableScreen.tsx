@@ -13,21 +13,18 @@ import {
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, ScrollView, TextInput, View } from 'react-native';
-import { whyFailed } from '@/data/api';
+import { useChangeSurfaces, type SurfacePart } from '@/data/changeSurfaces';
 import { useMay } from '@/data/may';
-import { useBatch } from '@/data/resources';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, TextField } from '@/ui/field';
-import { useOneTap } from '@/ui/oneTap';
 import { Header } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
-import { matching, rowWrites, tableRows, totalsOfRows, type RowPart, type TableRow } from './tableRows';
+import { matching, tableRows, totalsOfRows, type TableRow } from './tableRows';
 import { useAnswers } from './useAnswers';
 
 const TITLE = 'Surfaces as a table';
@@ -58,27 +55,6 @@ export function TableScreen({ jobId }: { jobId: string }) {
   );
 }
 
-/** Changes several surfaces in one step, with a way back. */
-function useChangeRows() {
-  const send = useBatch();
-  const toast = useToast();
-  return useOneTap(async (rows: readonly Surface[], part: RowPart) => {
-    const failed = (error: unknown) => toast({ text: `Not changed: ${whyFailed(error)}` });
-    try {
-      const stored = await send(rowWrites(rows, () => part));
-      const back = (row: Surface): RowPart =>
-        Object.fromEntries(Object.keys(part).map((field) => [field, row[field as keyof RowPart]]));
-      toast({
-        text: `${counted(rows.length, 'surface')} changed.`,
-        undo: () =>
-          void send(rowWrites(rows, back, (_row, index) => stored[index]?.version ?? 0)).catch(failed),
-      });
-    } catch (error) {
-      failed(error);
-    }
-  });
-}
-
 const column = createColumnHelper<TableRow>();
 const WIDTHS: Readonly<Record<string, number>> = {
   room: 130,
@@ -97,7 +73,9 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
   const router = useRouter();
   const mayPlan = useMay('plans');
   const answer = useAnswers(surfaces, job, kit, system);
-  const change = useChangeRows();
+  const put = useChangeSurfaces();
+  const change = (rows: readonly Surface[], part: SurfacePart) =>
+    put(rows, part, `${counted(rows.length, 'surface')} changed.`);
   const [filter, setFilter] = useState('');
   const [sorting, setSorting] = useState<SortingState>([]);
   const [grouped, setGrouped] = useState(false);
@@ -340,7 +318,7 @@ function Several({
 }: {
   rows: readonly Surface[];
   coatings: LoadedJob['kit']['coatings'];
-  onChange: (part: RowPart) => void;
+  onChange: (part: SurfacePart) => void;
 }) {
   const [only] = new Set(rows.map(({ coatingId }) => coatingId));
   const same = rows.every(({ coatingId }) => coatingId === only);

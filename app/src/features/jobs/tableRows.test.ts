@@ -1,5 +1,6 @@
 import type { Surface } from '@fine-spray/contract';
-import { matching, rowWrites, tableRows, totalsOfRows } from './tableRows';
+import { surfaceWrites } from '@/data/changeSurfaces';
+import { matching, tableRows, totalsOfRows } from './tableRows';
 
 const surface = (id: string, room: string, part: object = {}): Surface =>
   ({
@@ -34,14 +35,14 @@ describe('an estimator’s table', () => {
   });
 
   it('changes several over the versions that are seen, and back over those that were stored', () => {
-    const writes = rowWrites(SURFACES.slice(0, 2), () => ({ coats: 3 }));
+    const writes = surfaceWrites(SURFACES.slice(0, 2), () => ({ coats: 3 }));
     expect(
       writes.map(({ id, content }) => [id, (content as Surface).coats, (content as Surface).version]),
     ).toEqual([
       ['a', 3, 3],
       ['b', 3, 3],
     ]);
-    const back = rowWrites(
+    const back = surfaceWrites(
       SURFACES.slice(0, 2),
       ({ coats }) => ({ coats }),
       () => 4,

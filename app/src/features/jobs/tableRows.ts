@@ -1,6 +1,5 @@
-import type { BatchWrite, Surface } from '@fine-spray/contract';
+import type { Surface } from '@fine-spray/contract';
 import { ELEMENT_DATA, measure } from '@fine-spray/core';
-import { contentOf } from '@/data/resources';
 import type { Answer } from '@/workers/answers.worker';
 
 /** A surface as a row of an estimator's table. */
@@ -51,18 +50,3 @@ export const totalsOfRows = (rows: readonly TableRow[]): { area: number; coats: 
   coats: rows.reduce((sum, { area, coats }) => sum + (area ?? 0) * coats, 0),
   paint: rows.reduce((sum, { paint }) => sum + (paint ?? 0), 0),
 });
-
-/** What can be changed of several surfaces at once. */
-export type RowPart = Partial<Pick<Surface, 'room' | 'name' | 'coats' | 'coatingId'>>;
-
-/** Writes that change surfaces, each over the version that is seen. */
-export const rowWrites = (
-  rows: readonly Surface[],
-  part: (row: Surface) => RowPart,
-  version: (row: Surface, index: number) => number = (row) => row.version,
-): BatchWrite[] =>
-  rows.map((row, index) => ({
-    resource: 'surfaces',
-    id: row.id,
-    content: { ...(contentOf(row) as Surface), ...part(row), version: version(row, index) },
-  }));

@@ -9,7 +9,8 @@ import {
 import { showText } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useMay } from '@/data/may';
-import { useSiteLog } from '@/data/record';
+import { useLog } from '@/data/log';
+import { recordOf } from '@/data/record';
 import { useOffers, useSchedules } from '@/data/resources';
 import { midnightOf, shortMoment } from '@/features/days';
 import { useUnits } from '@/ui/units';
@@ -25,17 +26,19 @@ export function useJobStands(
   const mayPrice = useMay('money');
   const { data: offers } = useOffers(job.id);
   const { data: schedules } = useSchedules(job.id);
-  const { log } = useSiteLog();
+  // The log alone: the surfaces of other jobs are not asked for here.
+  const { entries, old, loading } = useLog();
   const { system } = useUnits();
   const coats = useMemo(() => {
     const all = plannedCoats(surfaces, job, kit);
-    const done = log ? all.filter((coat) => log.record.coatOf(coat)?.finished !== undefined).length : 0;
+    if (loading) return { done: 0, all: all.length };
+    const record = recordOf(entries, old);
+    const done = all.filter((coat) => record.coatOf(coat)?.finished !== undefined).length;
     return { done, all: all.length };
-  }, [surfaces, job, kit, log]);
+  }, [surfaces, job, kit, entries, old, loading]);
   const delivered = useMemo(
-    () =>
-      log ? entriesOfKind(log.entries, 'delivered').filter(({ entry }) => entry.jobId === job.id).length : 0,
-    [log, job.id],
+    () => entriesOfKind(entries, 'delivered').filter(({ entry }) => entry.jobId === job.id).length,
+    [entries, job.id],
   );
   const row = schedules?.[0];
   const litres = found?.orders.reduce((sum, order) => sum + likelyPaint(order), 0);

@@ -1,10 +1,9 @@
-import { USUAL_BOOK } from '@fine-spray/contract';
-import { PRICED_AT, type ByMethod, type JobToWorkOut } from '@fine-spray/contract/planning';
+import type { ByMethod, JobToWorkOut } from '@fine-spray/contract/planning';
 import { METHOD_NAMES, PRECEDENCE_NOTE, hoursText, moneyText, showText } from '@fine-spray/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useCompany, usePlaces } from '@/data/resources';
 import { runWorker, type StartWorker } from '@/data/worker';
+import { useWholeJob } from '@/features/days';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { useWhy } from '@/features/setup';
 import { Panel } from '@/ui/panel';
@@ -50,16 +49,11 @@ function useMethods(whole: JobToWorkOut | undefined, start: StartWorker): Method
   return report;
 }
 
-export function Methods({ job, surfaces, kit, start = startWorker }: LoadedJob & { start?: StartWorker }) {
-  const { data: company } = useCompany();
-  const { data: places } = usePlaces(job.id);
-  const book = company?.book ?? USUAL_BOOK;
-  const whole = useMemo(
-    () => (company && places ? { ...{ job, surfaces, kit, places, book }, ...PRICED_AT } : undefined),
-    [company, places, job, surfaces, kit, book],
-  );
+export function Methods({ start = startWorker, ...loaded }: LoadedJob & { start?: StartWorker }) {
+  const whole = useWholeJob(loaded);
   const report = useMethods(whole, start);
-  if (!report) return <Skeleton rows={3} height={160} />;
+  if (!whole || !report) return <Skeleton rows={3} height={160} />;
+  const { currency } = whole.book;
   const [first, ...rooms] = report.ok ? report.all : [];
   if (!report.ok || !first)
     return (
@@ -70,9 +64,9 @@ export function Methods({ job, surfaces, kit, start = startWorker }: LoadedJob &
     );
   return (
     <>
-      <Way one={first} title="Walls and ceilings of the job" currency={book.currency} answer />
+      <Way one={first} title="Walls and ceilings of the job" currency={currency} answer />
       {rooms.length > 1
-        ? rooms.map((one) => <Way key={one.room} one={one} title={one.room ?? ''} currency={book.currency} />)
+        ? rooms.map((one) => <Way key={one.room} one={one} title={one.room ?? ''} currency={currency} />)
         : null}
       <Panel title="What decides besides">
         {BESIDES.map((text) => (

@@ -1,7 +1,8 @@
 import type { ScheduleFields } from '@fine-spray/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { Defs, G, Line, LinearGradient, Rect, Stop, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { DryingRibbon } from '@/ui/drying';
 import { useTheme } from '@/ui/theme/theme';
 import type { Doing, WhatNow } from './whatNow';
 
@@ -34,12 +35,7 @@ export function Rail({ fields, what, now }: { fields: ScheduleFields; what: What
       testID="rail"
     >
       <Svg width={width} height={height}>
-        <Defs>
-          <LinearGradient id="rail-drying" x1="0" x2="1" y1="0" y2="0">
-            <Stop offset="0" stopColor={palette.wet} />
-            <Stop offset="1" stopColor={palette.dry} />
-          </LinearGradient>
-        </Defs>
+        <DryingRibbon id="rail-drying" />
         {steps.map((minute) => (
           <G key={minute}>
             <Line x1={x(day + minute)} x2={x(day + minute)} y1={HEAD - 4} y2={height} stroke={palette.rule} />

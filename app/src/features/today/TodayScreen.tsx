@@ -1,5 +1,5 @@
 import type { Job, ScheduleFields } from '@fine-spray/contract';
-import type { SitePlanFound } from '@fine-spray/contract/planning';
+import { scheduleResult, type SitePlanFound } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core/units';
 import { useRouter } from 'expo-router';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
@@ -18,6 +18,7 @@ import {
   chanceText,
   clockText,
   dayText,
+  fieldsOf,
   midnightOf,
   minuteOf,
   momentBeside,
@@ -26,7 +27,6 @@ import {
   useFollowed,
   useKnownSchedule,
 } from '@/features/days';
-import { fieldsOf } from '@/features/days';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { useOneTap } from '@/ui/oneTap';
@@ -37,7 +37,6 @@ import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
-import { scheduleResult } from '@fine-spray/contract/planning';
 import { Rail } from './Rail';
 import { TaskNow } from './TaskNow';
 import { useSteps } from './useSteps';

@@ -1,7 +1,5 @@
 import type { Knex } from 'knex';
-import { owned } from './owned';
-
-const SEEN = "current_setting('fine_spray.company', true)";
+import { changing, followed, owned } from './owned';
 
 /** Of containers of one size that were stored with a coating the first stays, one with a price before one without. */
 export async function eachSizeOnce(knex: Knex): Promise<void> {
@@ -36,22 +34,11 @@ export async function up(knex: Knex): Promise<void> {
     for (const name of ['blocks', 'options', 'taken', 'exclusions', 'sums', 'payments'])
       table.jsonb(name).notNullable();
     table.jsonb('figures');
-    table.specificType('changed', 'xid8').notNullable().defaultTo(knex.raw('pg_current_xact_id()'));
+    changing(knex, table);
     table.unique(['company_id', 'number', 'edition']);
     table.index(['company_id', 'job_id']);
-    table.index(['company_id', 'changed', 'id']);
   });
-  await knex.raw(`create trigger leave_tombstone after delete on offer for each row
-    execute function leave_tombstone('offers')`);
-  await knex.raw(
-    'create trigger note_change before update on offer for each row execute function note_change()',
-  );
-  await knex.raw('alter table offer enable row level security');
-  await knex.raw('alter table offer force row level security');
-  await knex.raw(
-    `create policy of_its_company on offer using (${SEEN} in (company_id::text, '*'))
-    with check (${SEEN} in (company_id::text, '*'))`,
-  );
+  await followed(knex, 'offer', 'offers');
 }
 
 export async function down(knex: Knex): Promise<void> {

@@ -18,3 +18,26 @@ export function owned(
   if (key === 'by itself') table.unique(['company_id', 'id']);
   else table.primary(['company_id', 'id']);
 }
+
+/** The column that says which transaction changed a row last, for whoever follows what changes; of tables made after 011. */
+export function changing(knex: Knex, table: Knex.CreateTableBuilder): void {
+  table.specificType('changed', 'xid8').notNullable().defaultTo(knex.raw('pg_current_xact_id()'));
+  table.index(['company_id', 'changed', 'id']);
+}
+
+const SEEN = "current_setting('fine_spray.company', true)";
+
+/** Rows of a table made after 011 leave tombstones, note their changes, and are seen by their company alone. */
+export async function followed(knex: Knex, table: string, resource: string): Promise<void> {
+  await knex.raw(`create trigger leave_tombstone after delete on ${table} for each row
+    execute function leave_tombstone('${resource}')`);
+  await knex.raw(
+    `create trigger note_change before update on ${table} for each row execute function note_change()`,
+  );
+  await knex.raw(`alter table ${table} enable row level security`);
+  await knex.raw(`alter table ${table} force row level security`);
+  await knex.raw(
+    `create policy of_its_company on ${table} using (${SEEN} in (company_id::text, '*'))
+    with check (${SEEN} in (company_id::text, '*'))`,
+  );
+}
