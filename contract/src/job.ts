@@ -71,6 +71,8 @@ const piece = {
   name: line('Name of a piece', 120).optional(),
   count: pieces,
   openings: z.array(opening).max(FEATURES_LIMIT, { error: `${FEATURES_LIMIT} groups of openings at most.` }),
+  /** Of a ceiling: from where it is seen; its passes run across that sight. */
+  seenFrom: point.optional(),
 };
 const sheet = {
   ...piece,

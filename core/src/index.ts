@@ -15,6 +15,7 @@ export * from './record';
 export * from './quantities';
 export * from './setup';
 export * from './wallFilm';
+export * from './passing';
 export * from './tipSet';
 export * from './emergency';
 export * from './safety';

@@ -1,6 +1,6 @@
 import type { BatchWrite, Coating, Place, PlaceFields, Surface } from '@fine-spray/contract';
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
-import { surfacesOf, type DerivedSurface, type Element } from '@fine-spray/core/takeoff';
+import { surfacesOf, type DerivedSurface, type Element, type PieceGeometry } from '@fine-spray/core/takeoff';
 import { newId } from './newId';
 import { contentOf, deletion } from './resources';
 
@@ -51,7 +51,7 @@ export function surfaceWrites({ placeId, place, existing, coatings, remembered }
     const override = kept?.geometry.override;
     const sized = {
       ...geometry,
-      pieces: [...geometry.pieces],
+      pieces: seenAs(kept?.geometry, geometry.pieces),
       ...(override ? { override } : {}),
     } as Surface['geometry'];
     if (kept) {
@@ -70,6 +70,15 @@ export function surfaceWrites({ placeId, place, existing, coatings, remembered }
     });
   });
   return writes;
+}
+
+/** Pieces measured anew, seen from where they were seen before: somebody chose that on the surface, and not in the room. */
+function seenAs(before: Surface['geometry'] | undefined, pieces: readonly PieceGeometry[]): PieceGeometry[] {
+  const seen = before?.shape === 'pieces' ? before.pieces : [];
+  return pieces.map((piece, index) => {
+    const from = seen[index]?.seenFrom;
+    return from === undefined ? piece : { ...piece, seenFrom: from };
+  });
 }
 
 /** Whether two contents are the same once written as JSON. */

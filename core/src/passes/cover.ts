@@ -32,7 +32,8 @@ const GIRTH = 0.5;
 /** Which way the passes of a piece run. */
 function directionOf(element: Element, geometry: PieceGeometry): Direction {
   const { width, height } = extentOf(geometry);
-  if (element === 'ceiling') return { kind: 'across sight', viewpoint: { x: -1, y: height / 2 } };
+  if (element === 'ceiling')
+    return { kind: 'across sight', viewpoint: geometry.seenFrom ?? { x: -1, y: height / 2 } };
   if (element === 'wall' || element === 'lapped-fence') return { kind: 'across' };
   return { kind: height > width ? 'up and down' : 'across' };
 }

@@ -120,6 +120,7 @@ export {
   type State,
   type SurfaceWork,
   type WorkedSurface,
+  isBackRolled,
 } from './preparing';
 export {
   NEVER_COUNTED,

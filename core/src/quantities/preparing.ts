@@ -84,6 +84,16 @@ function workedArea(geometry: SurfaceGeometry, deducted: boolean): number {
   );
 }
 
+/** Whether the first coat is rolled into it while it is wet: bare walls and ceilings with pores or texture to fill. */
+export const isBackRolled = ({
+  element,
+  kind,
+  condition,
+}: Pick<WorkedSurface, 'element' | 'kind' | 'condition'>): boolean =>
+  (element === 'wall' || element === 'ceiling') &&
+  condition === 'bare' &&
+  (ROUGH.has(kind) || BOARD.has(kind));
+
 /** What is over reach: walls and eaves outside, and pieces taller than that. */
 function highShareOf({ element, side, geometry }: WorkedSurface): number {
   if (element === 'edge' && side === 'outside') return 1;
@@ -124,8 +134,7 @@ export function preparingOf(surfaces: readonly WorkedSurface[], deducted: boolea
     if (!fence) filled[state] += area;
     if (!fence && !MASONRY.has(kind)) sanded[state] += area;
     if (element === 'trim') sum.caulked += runOf(geometry);
-    const drinks = !painted && (ROUGH.has(kind) || BOARD.has(kind));
-    if (drinks && (element === 'wall' || element === 'ceiling')) sum.backRolled += area;
+    if (isBackRolled(surface)) sum.backRolled += area;
     if (FINE.has(element)) sum.between += area * Math.max(0, coats - 1);
     sum.high += area * highShareOf(surface);
   }

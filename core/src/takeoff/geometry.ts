@@ -42,6 +42,8 @@ interface PieceBase {
   /** So many pieces alike. */
   readonly count: number;
   readonly openings: readonly Opening[];
+  /** Of a ceiling: where it is seen from, window or door, on its own plane; its passes run across that sight. */
+  readonly seenFrom?: Point | undefined;
 }
 
 /** A rectangle, or a gable end: `height` at the eaves and `ridge` at the top. Lengths in metres. */

@@ -1,1 +1,1 @@
-export { USUAL_HAND, wallFilm, type WallFilm } from './wallFilm';
+export { USUAL_HAND, passSettingsOf, wallFilm, type WallFilm } from './wallFilm';

@@ -48,6 +48,17 @@ const passMoved = (pass: PlannedPass): PlannedPass => ({
   to: moved(pass.to),
 });
 
+/** How the gun moves by a set-up card, and what its fan lays. */
+export const passSettingsOf = (card: SetupCard): PassSettings => ({
+  family: card.tip.candidate.tip.family,
+  fanWidth: quantity<Length>(card.fan.value),
+  overlap: quantity<Fraction>(card.overlap.value),
+  distance: quantity<Length>(card.distance.value),
+  gunSpeed: quantity(card.gunSpeed.value),
+  flow: card.pass.flow,
+  air: card.pass.transfer,
+});
+
 /**
  * The passes of one piece of a surface by its set-up card, and the simulation of the film they lay.
  * @param seed a hand that strays as usual, the same for the same seed; missing: a steady hand
@@ -59,22 +70,11 @@ export function wallFilm(
   system: UnitSystem = 'metric',
 ): Result<WallFilm> {
   const { tip, gunPressure, evenFanPressure } = card.tip.candidate;
-  const fan = {
-    family: tip.family,
-    fanWidth: quantity<Length>(card.fan.value),
-    overlap: quantity<Fraction>(card.overlap.value),
-  };
-  const cover = passesOf(sprayedPiece(request), request.element, fan);
+  const settings = passSettingsOf(card);
+  const cover = passesOf(sprayedPiece(request), request.element, settings);
   const piece = pieceMoved(cover.piece);
   const checkedPiece = checkPiece(piece);
   if (!checkedPiece.ok) return checkedPiece;
-  const settings: PassSettings = {
-    ...fan,
-    distance: quantity<Length>(card.distance.value),
-    gunSpeed: quantity(card.gunSpeed.value),
-    flow: card.pass.flow,
-    air: card.pass.transfer,
-  };
   const checked = checkSettings(settings, system);
   if (!checked.ok) return checked;
   const plan = planOf({ ...cover, passes: cover.passes.map(passMoved) }, settings);
