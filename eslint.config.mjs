@@ -131,6 +131,8 @@ export default tseslint.config(
       'app/src/features/procedure/MachinePicture.tsx',
       'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
       'app/src/features/today/Rail.tsx',
+      'app/src/features/passing/PassPicture.tsx',
+      'app/src/features/passing/TimeLine.tsx',
       'app/src/features/wear/FanChart.tsx',
     ],
     rules: { '@typescript-eslint/no-deprecated': 'off' },

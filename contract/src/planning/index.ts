@@ -33,6 +33,7 @@ export {
   LAYER_NAMES,
   choiceOf,
   coreLayers,
+  coatWithin,
   layerOfCoat,
   layerAlone,
   layerKey,

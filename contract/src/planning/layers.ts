@@ -87,15 +87,25 @@ export interface CoatOfSurface {
   readonly coat: number;
 }
 
-/** The layer a coat belongs to; one beyond the plan to the last layer of its coating, none where the coating is not planned. */
-export function layerOfCoat(
+/** The layer a coat belongs to, and which of its coats it is, from 0; one beyond the plan is of the last layer of its coating. */
+export function coatWithin(
   surface: SetupSurface,
   { coatingId, coat }: CoatOfSurface,
-): SurfaceLayer | undefined {
-  const layers = layersOf(surface).filter((layer) => layer.coatingId === coatingId);
-  let counted = 0;
-  return layers.find((layer) => (counted += layer.coats) >= coat) ?? layers.at(-1);
+): { readonly layer: SurfaceLayer; readonly index: number } | undefined {
+  let before = 0;
+  let found: { readonly layer: SurfaceLayer; readonly index: number } | undefined;
+  for (const layer of layersOf(surface)) {
+    if (layer.coatingId !== coatingId) continue;
+    found = { layer, index: coat - 1 - before };
+    before += layer.coats;
+    if (coat <= before) break;
+  }
+  return found;
 }
+
+/** The layer a coat belongs to; one beyond the plan to the last layer of its coating, none where the coating is not planned. */
+export const layerOfCoat = (surface: SetupSurface, coat: CoatOfSurface): SurfaceLayer | undefined =>
+  coatWithin(surface, coat)?.layer;
 
 /** The rows a surface's set-up stands on, joined, for one of its layers; undefined while one of them is missing. */
 export function requestFor(

@@ -3,6 +3,8 @@ import {
   completeSizes,
   featureName,
   itemOf,
+  kindOfItem,
+  pieceKind,
   piecesOf,
   sizesOf,
   type Element,
@@ -13,6 +15,7 @@ import {
   type Sizes,
   type SurfaceGeometry,
 } from '../takeoff';
+import { small } from '../units';
 
 /** One part of a surface as it is sprayed: a wall, the faces of a leaf, the casing of an opening. */
 export interface SurfacePart {
@@ -23,8 +26,6 @@ export interface SurfacePart {
   readonly sizes?: Sizes;
   readonly casing?: true;
 }
-
-const named = (name: string): string => `${name.slice(0, 1).toUpperCase()}${name.slice(1)}`;
 
 /** The counted things of a place that are sprayed as an element, each with the sizes it has there. */
 function counted(place: PlaceMeasure, element: Element): readonly SurfacePart[] {
@@ -61,8 +62,11 @@ export function partsOf(
   if (geometry.shape === 'item') {
     const { item, sizes } = geometry;
     const casing = element === 'trim' && itemOf(item).opening !== undefined;
-    return piecesOf(geometry).map((piece) => ({
-      name: piece.name ?? named(itemOf(item).name),
+    const pieces = piecesOf(geometry);
+    const kind = kindOfItem(item);
+    const called = kind ? pieceKind(kind).name : itemOf(item).name;
+    return pieces.map((piece) => ({
+      name: pieces.length > 1 ? `${called}: ${small(piece.name ?? '')}` : called,
       piece,
       item,
       sizes: completeSizes(item, sizes),

@@ -1,5 +1,5 @@
 import { openAreaOf, passingFor } from './testing';
-import { gunAt, passingOf, stageAt, stretchesOf } from '.';
+import { OPEN_TIME, gunAt, passingOf, stageAt, stretchesOf } from '.';
 import { boxOf, netArea } from '../shape';
 import { setupCard, sprayedPiece } from '../setup';
 import { PIECE_KIND_IDS, viewpointsOf, type PlaceMeasure, type RoomMeasure } from '../takeoff';
@@ -190,8 +190,9 @@ describe('what is sprayed and rolled', () => {
     if (!alone || !two) throw new Error('both');
     expect(alone.passing.stages.length).toBeGreaterThan(two.passing.stages.length);
     expect(alone.passing.rolled).toBe(true);
-    for (const { from, to, before } of alone.passing.stages) {
-      expect(to - from + (before?.time ?? 0)).toBeLessThan(15 * 60);
+    for (const { from, to, before, whole } of alone.passing.stages) {
+      expect(to - from + (before?.time ?? 0)).toBeLessThan(OPEN_TIME.least);
+      expect(whole).toBeDefined();
     }
     expect(two.passing.stages[1]?.before?.time).toBeUndefined();
   });

@@ -27,7 +27,7 @@ export interface PassStage extends Omit<LaidStage, 'passes'> {
 /** How a surface is passed, from the first pass to the last of one coat. */
 export interface Passing {
   readonly stages: readonly PassStage[];
-  /** Time of one of each stage, with what is rolled between, s. */
+  /** Time of one of each stage with the gun on the move, s: what is rolled, turned or walked between is not in it. */
   readonly time: number;
   readonly gunSpeed: number;
   readonly fanWidth: number;
@@ -96,7 +96,7 @@ export function passingOf(
   const stages = laid.flatMap((stage): readonly PassStage[] => {
     const passes = timedPasses(stage.passes, settings.gunSpeed);
     if (passes.length === 0) return [];
-    const from = now === 0 ? 0 : now + Math.max(BETWEEN, stage.before?.time ?? 0);
+    const from = now === 0 ? 0 : now + BETWEEN;
     const to = from + (passes[passes.length - 1]?.end ?? 0);
     now = to;
     const top = Math.max(...stage.pieces.map(({ outline }) => boxOf(outline).high));

@@ -55,6 +55,7 @@ export function wallStages(ground: Ground, { name, piece: geometry }: SurfacePar
           ? { before: { text: 'On, a roller behind: the next stretch laps into the wet edge.' } }
           : {}),
       pieces: [piece],
+      ...(stretches.length > 1 ? { whole: laid.piece } : {}),
       passes,
       alike: index === 0 ? alike : 1,
     };

@@ -15,6 +15,8 @@ export interface LaidStage {
   /** What is done before its first pass, and how long it takes where that is known, s. */
   readonly before?: { readonly text: string; readonly time?: number };
   readonly pieces: readonly Piece[];
+  /** What they are a part of: drawn around them. */
+  readonly whole?: Piece;
   readonly passes: readonly PlannedPass[];
   /** So many alike are done so, one after the other. */
   readonly alike: number;

@@ -1,11 +1,12 @@
 import type { Href } from 'expo-router';
-import type { Coating, Sprayer, Surface } from '@fine-spray/contract';
+import type { Coating, Sprayer, Surface, SurfaceFields } from '@fine-spray/contract';
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { LAYER_NAMES, layerAlone, layerKey, layersOf, requestFor } from '@fine-spray/contract/planning';
 import {
   setupCard,
   writeTipCode,
+  type PlaceMeasure,
   type Result,
   type SetupCard,
   type SetupRequest,
@@ -14,7 +15,7 @@ import {
 import { useMemo } from 'react';
 import { useKept } from '@/data/kept';
 import { usePlanKit } from '@/data/planKit';
-import { contentOf, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
+import { contentOf, failureOf, useList, usePlaces, useSurfaces, useWrites } from '@/data/resources';
 import { whyFailed } from '@/data/api';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
@@ -31,6 +32,8 @@ export interface Site {
   readonly job: SetupJob;
   readonly surface: SetupSurface;
   readonly kit: Kit;
+  /** The room or elevation it was measured in. */
+  readonly place?: PlaceMeasure | undefined;
   readonly sprayer: Sprayer;
   readonly coating: Coating;
   /** What is asked of the core, with what the log has taught about this coating. */
@@ -38,6 +41,8 @@ export interface Site {
   readonly card: Result<SetupCard>;
   /** Fits a tip to the surface, with undo. */
   readonly setTip: (tip: Tip) => void;
+  /** Sets from where a ceiling is seen, with undo: its passes turn, and what they take. */
+  readonly setGeometry: (geometry: SetupSurface['geometry'], said: string) => void;
 }
 
 export const NO_JOB = '00000000-0000-7000-8000-000000000000';
@@ -80,7 +85,9 @@ function useSite(parts: {
   readonly job: SetupJob | undefined;
   readonly surface: SetupSurface | undefined;
   readonly kit: Kit | undefined;
-  readonly setTip: (tip: Tip) => void;
+  readonly place?: PlaceMeasure | undefined;
+  readonly setTip: Site['setTip'];
+  readonly setGeometry: Site['setGeometry'];
 }): Site | undefined {
   const { system } = useUnits();
   const { job, surface, kit } = parts;
@@ -96,13 +103,14 @@ function useSite(parts: {
   return { ...parts, ...worked, job, surface, kit };
 }
 
-/** A surface of a job as a site. */
 /**
+ * A surface of a job as a site.
  * @param layer which of several, by its key; the finish where there is no such one
  */
 export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string): Loaded {
   const jobs = useList('jobs');
   const surfaces = useSurfaces(jobId);
+  const places = usePlaces(jobId);
   const { kit, failed } = usePlanKit();
   const toast = useToast();
   const { put } = useWrites('surfaces');
@@ -114,11 +122,19 @@ export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string)
   const setTip = (tip: Tip) =>
     below
       ? toast({ text: 'Only the finish keeps a tip chosen by hand. Dialled in here, it stays.' })
-      : row && void fit(row, { family: tip.family, code: writeTipCode(tip) });
-  async function fit(now: Surface, tip: Surface['tip']) {
+      : row &&
+        void change(
+          row,
+          { tip: { family: tip.family, code: writeTipCode(tip) } },
+          `${writeTipCode(tip)} it is.`,
+        );
+  async function change(now: Surface, next: Partial<SurfaceFields>, said: string) {
     try {
-      const stored = await put({ id: now.id, content: { ...contentOf(now), tip } });
-      toast({ text: `${tip?.code ?? 'The best tip'} it is.`, undo: () => void fit(stored, now.tip) });
+      const stored = await put({ id: now.id, content: { ...contentOf(now), ...next } });
+      const before = Object.fromEntries(
+        Object.keys(next).map((field) => [field, now[field as keyof SurfaceFields]]),
+      ) as Partial<SurfaceFields>;
+      toast({ text: said, undo: () => void change(stored, before, 'As it was before.') });
     } catch (error) {
       toast({ text: `Not stored: ${whyFailed(error)}` });
     }
@@ -133,7 +149,9 @@ export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string)
     job,
     surface,
     kit,
+    place: places.data?.find(({ id }) => id === row?.placeId)?.measure,
     setTip,
+    setGeometry: (geometry, said) => row && void change(row, { geometry }, said),
   });
   if (site) return { kind: 'ready', site };
   const why = failed ?? failureOf(jobs, surfaces);
@@ -164,6 +182,11 @@ export function useQuickSite(
       if (!now) return;
       setQuick({ ...now, surface: { ...now.surface, tip: { family: tip.family, code: writeTipCode(tip) } } });
       toast({ text: `${writeTipCode(tip)} it is.`, undo: () => setQuick(now) });
+    },
+    setGeometry: (geometry, said) => {
+      if (!now) return;
+      setQuick({ ...now, surface: { ...now.surface, geometry } });
+      toast({ text: said, undo: () => setQuick(now) });
     },
   });
   if (site) return { kind: 'ready', site };

@@ -7,6 +7,7 @@ import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
 import IdCard from 'lucide-react-native/icons/id-card';
 import ListChecks from 'lucide-react-native/icons/list-checks';
 import PowerOff from 'lucide-react-native/icons/power-off';
+import Route from 'lucide-react-native/icons/route';
 import Target from 'lucide-react-native/icons/target';
 
 interface ToolData {
@@ -19,6 +20,7 @@ export const TOOLS = {
   'start-up': { title: 'Start up', icon: ListChecks },
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
+  passes: { title: 'How to pass it', icon: Route },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },

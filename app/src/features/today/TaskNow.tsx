@@ -8,6 +8,7 @@ import { clockText, midnightOf, namesOf } from '@/features/days';
 import { STEP_TITLES } from '@/features/cautions';
 import type { LoadedJob } from '@/features/frame';
 import { cardsOf } from '@/features/log';
+import { PassStill } from '@/features/passing';
 import { strokeText } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { CautionBox, CautionList } from '@/ui/caution';
@@ -126,6 +127,7 @@ function Coat({
         </View>
       ) : null}
       {card ? <CautionList title={STEP_TITLES.spray} cautions={card.cautions} /> : null}
+      {card && surface && task.coat ? <PassStill {...{ surface, job, kit, card }} coat={task.coat} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {surface ? (
           <Button

@@ -8,6 +8,7 @@ import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
 import { PaintCheckScreen } from '@/features/paint';
+import { PassScreen } from '@/features/passing';
 import { GunDownScreen, ProcedureScreen } from '@/features/procedure';
 import {
   TOOLS,
@@ -28,6 +29,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   'start-up': ({ site }) => <ProcedureScreen site={site} kind="start-up" />,
   paint: PaintCheckScreen,
   'dial-in': DialInScreen,
+  passes: PassScreen,
   'gun-down': GunDownScreen,
   line: LineScreen,
   film: CalculatorScreen,

@@ -1,0 +1,2 @@
+export { PassStill } from './PassStill';
+export { PassScreen } from './PassScreen';
