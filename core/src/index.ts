@@ -21,5 +21,6 @@ export * from './emergency';
 export * from './safety';
 export * from './procedure';
 export * from './kit';
+export * from './reach';
 export * from './photo';
 export * from './gauge';

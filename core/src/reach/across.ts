@@ -1,0 +1,82 @@
+import type { Point } from '../shape';
+import {
+  extentOf,
+  itemOf,
+  piecesOf,
+  sizesOf,
+  wallLengths,
+  type Element,
+  type PlaceMeasure,
+  type RoomMeasure,
+  type Side,
+  type SurfaceGeometry,
+} from '../takeoff';
+import { farthestWay, longestWay, type FloorWay } from './floor';
+
+/** The doors of a room that are measured on its plan: their middles. */
+export function doorsOf(room: RoomMeasure): readonly Point[] {
+  const lengths = wallLengths(room.plan);
+  return room.features.flatMap((feature): readonly Point[] => {
+    const { wall, at, item, count } = feature;
+    if (itemOf(item).opening !== 'door' || wall === undefined || count === 0) return [];
+    const [a, b] = [room.plan[wall], room.plan[(wall + 1) % room.plan.length]];
+    const length = lengths[wall] ?? 0;
+    if (!a || !b || length <= 0) return [];
+    const middle = at === undefined ? length / 2 : at + (sizesOf(feature, room).width ?? 0) / 2;
+    const share = Math.min(1, middle / length);
+    return [{ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }];
+  });
+}
+
+/** The way in a measured room from its door to its far corner; from its worst corner where no door has a place. */
+export function acrossRoom(room: RoomMeasure): FloorWay {
+  const [door] = doorsOf(room);
+  return door ? farthestWay(room.plan, door) : longestWay(room.plan);
+}
+
+/** A surface as far as its room's size can be told from it. */
+export interface SurfaceInRoom {
+  readonly element: Element;
+  readonly side: Side;
+  readonly geometry: SurfaceGeometry;
+}
+
+/**
+ * How far it is from the door of a room to its far corner, m. Of a measured room by its plan; else from what is sprayed there: corner to corner
+ * of its ceiling, or of its two widest walls; outside half way round. Nothing where there is nothing to tell it from.
+ */
+export function acrossOf(
+  surfaces: readonly SurfaceInRoom[],
+  place?: PlaceMeasure,
+): { readonly across: number; readonly measured: boolean } {
+  if (place?.kind === 'room') return { across: acrossRoom(place).length, measured: true };
+  const widths = (element: Element) =>
+    surfaces
+      .filter((one) => one.element === element)
+      .flatMap(({ geometry }) => piecesOf(geometry))
+      .flatMap((piece) => Array.from({ length: Math.min(piece.count, 8) }, () => extentOf(piece).width))
+      .sort((a, b) => b - a);
+  const walls = widths('wall');
+  if (surfaces.some(({ side, element }) => side === 'outside' && element === 'wall')) {
+    const round = walls.reduce((sum, width) => sum + width, 0);
+    return { across: Math.max(round / 2, walls[0] ?? 0), measured: false };
+  }
+  const ceilings = surfaces
+    .filter(({ element }) => element === 'ceiling')
+    .flatMap(({ geometry }) => piecesOf(geometry))
+    .map((piece) => {
+      const { width, height } = extentOf(piece);
+      return Math.hypot(width, height);
+    });
+  const longest = surfaces
+    .flatMap(({ geometry }) => piecesOf(geometry))
+    .reduce((most, piece) => Math.max(most, Math.max(...Object.values(extentOf(piece)))), 0);
+  const byWalls = Math.hypot(
+    walls[0] ?? 0,
+    walls.find((width) => width < (walls[0] ?? 0) - 0.05) ?? walls[1] ?? 0,
+  );
+  return {
+    across: Math.max(byWalls, ...ceilings, byWalls === 0 && ceilings.length === 0 ? longest : 0),
+    measured: false,
+  };
+}
