@@ -133,6 +133,7 @@ export default tseslint.config(
       'app/src/features/today/Rail.tsx',
       'app/src/features/passing/PassPicture.tsx',
       'app/src/features/passing/TimeLine.tsx',
+      'app/src/features/stands/ReachDrawing.tsx',
       'app/src/features/wear/FanChart.tsx',
     ],
     rules: { '@typescript-eslint/no-deprecated': 'off' },

@@ -48,6 +48,19 @@ export const jobFields = z
       60,
       'The gun can be between 30 m below and 60 m above the pump.',
     ),
+    /** How far it is from the door of a room to that of another, along floor and stairs, m. */
+    ways: z
+      .array(
+        z
+          .object({
+            room: text('Room', 120, 1),
+            from: text('Room', 120, 1),
+            way: numberWithin('Way', 0, 100, 'The way between two doors is 0 to 100 m.'),
+          })
+          .strict(),
+      )
+      .max(200, { error: 'Two hundred ways at most.' })
+      .default([]),
   })
   .strict();
 

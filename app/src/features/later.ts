@@ -19,6 +19,7 @@ export { PeopleScreen, PersonScreen, SignInScreen } from './people';
 export { PlaceScreen } from './place';
 export { PrepareScreen } from './prepare';
 export { BookScreen, SettingsScreen } from './settings';
+export { StandsScreen } from './stands';
 export { Strip } from './strip';
 export { TakeScreen } from './take';
 export { TodayScreen } from './today';

@@ -56,10 +56,18 @@ export { midnightOf, minuteOf, momentOf, timesOf } from './scheduleTimes';
 export { siteNow } from './siteNow';
 export { askedBy, siteState, stepsOf, type PlanMode, type SiteState, type StateLog } from './siteState';
 export { type JobTask, type TaskCoat } from './siteCoats';
+export { NO_ROOM, roomName } from './siteRooms';
 export {
-  NO_ROOM,
+  type HoseChoice,
+  hoseChoices,
+  hoseOf,
+  roomsOfJob,
+  standByRoom,
+  standsOfJob,
+  type JobRoom,
+} from './stands';
+export {
   USUAL_WEATHER,
-  roomName,
   siteTasks,
   type DoneCoat,
   type DryingWeather,

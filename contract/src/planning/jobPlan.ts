@@ -55,7 +55,9 @@ export interface JobPlan {
 export interface PlannedWork {
   readonly surfaces: readonly Surface[];
   readonly places: readonly CoveredPlace[];
-  readonly job: Pick<Job, 'empty'>;
+  readonly job: Pick<Job, 'empty'> & Partial<Pick<Job, 'ways'>>;
+  /** All hose of the job's line, m; nothing where that is not known. */
+  readonly hose?: number | undefined;
   readonly coatings: Kit['coatings'];
   readonly buyings: readonly Buying[];
   /** With the trigger open for all coats, s. */

@@ -15,7 +15,7 @@ import { ratesOf } from '../book';
 import type { Surface } from '../job';
 import { paintCost } from './buying';
 import { hoursOn, partOf, workOn, type PlannedWork } from './jobPlan';
-import { roomName } from './siteTasks';
+import { roomName } from './siteRooms';
 
 /** A room, or the whole job, by each way to put paint on its walls and ceilings. */
 export interface ByMethod {

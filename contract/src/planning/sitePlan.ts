@@ -29,6 +29,7 @@ import { coreCoating } from '../setupRequest';
 import type { PlannedWork } from './jobPlan';
 import type { JobTask } from './siteCoats';
 import { siteTasks, type DoneCoat, type DryingWeather, type SiteStep } from './siteTasks';
+import { roomsOfJob, standsOfJob } from './stands';
 import type { WorkedOut } from './wholeJob';
 
 /** What a plan of the days is asked with. */
@@ -52,6 +53,10 @@ export interface SiteAsked {
   readonly outside?: readonly ScriptedDayId[];
   /** The plan people know: as little as can be is moved of it. */
   readonly before?: readonly Placed[] | undefined;
+  /** Paint that may be gone over in half the time. */
+  readonly faster?: true;
+  /** Hose added to that of the job, m. */
+  readonly moreHose?: number | undefined;
   /** Without the chance of its finish: that takes longer than a plan that is only followed. */
   readonly unsure?: true;
 }
@@ -127,7 +132,7 @@ function loadedBy(
     const task = byId.get(id);
     if (task?.kind !== 'spray' || state !== 'done' || Math.floor(at / DAY) !== today) continue;
     const sprayer = before.find((one) => one.task === id)?.sprayer ?? 0;
-    if (sprayer < sprayers) loaded[sprayer] = { fluid: task.fluid, room: task.room };
+    if (sprayer < sprayers) loaded[sprayer] = { fluid: task.fluid, room: task.room, stand: task.stand };
   }
   return loaded;
 }
@@ -170,10 +175,15 @@ function siteOf({ work, unquantified }: WorkedOut, asked: SiteAsked) {
     ]);
   const { day, longest } = withinDay(times.day, times.breaks, times.people, ratesOf(work.book));
   const worked = { ...times, day };
-  const made = siteTasks(work, {
-    ...{ school, weather, longest, done, steps, people: times.people },
-    worked: workedBy(worked),
-  });
+  const { faster, moreHose = 0 } = asked;
+  const hose = work.hose === undefined ? undefined : work.hose + moreHose;
+  const made = siteTasks(
+    { ...work, hose },
+    {
+      ...{ school, weather, longest, done, steps, people: times.people, faster },
+      worked: workedBy(worked),
+    },
+  );
   if (made.tasks.length === 0) return refuse(['All of it is done.'], true);
   const tasks = asPut(made.tasks, asked);
   const fit = { minimum: coldest(tasks, work.coatings), wind: WIND_LIMITS.stop };
@@ -262,15 +272,33 @@ export const placedOf = ({ placed }: ScheduleResult): readonly Placed[] =>
   placed.map(({ sprayer, ...one }) => ({ ...one, ...(sprayer === null ? {} : { sprayer }) }));
 
 /** Ways a job could be planned otherwise. */
-export const OTHER_WAYS = ['one person more', 'another sprayer', 'the other order'] as const;
+export const OTHER_WAYS = [
+  'one person more',
+  'another sprayer',
+  'the other order',
+  'faster paint',
+  'another hose',
+] as const;
 export type OtherWay = (typeof OTHER_WAYS)[number];
+
+/** Hose that is added where another is tried, m. */
+export const ANOTHER_HOSE = 15;
 
 /** What is asked with a way changed. */
 export function askedOtherwise(asked: SiteAsked, way: OtherWay): SiteAsked {
   const { times, sprayers, school } = asked;
   if (way === 'one person more') return { ...asked, times: { ...times, people: times.people + 1 } };
   if (way === 'another sprayer') return { ...asked, sprayers: sprayers + 1 };
+  if (way === 'faster paint') return { ...asked, faster: true };
+  if (way === 'another hose') return { ...asked, moreHose: (asked.moreHose ?? 0) + ANOTHER_HOSE };
   return { ...asked, school: school === 'trim first' ? 'walls first' : 'trim first' };
+}
+
+/** Whether there is anything to gain by a way: another hose, only where the machine stands in several places. */
+function isOpen(way: OtherWay, { work }: WorkedOut): boolean {
+  if (way !== 'another hose') return true;
+  const stands = work && standsOfJob(roomsOfJob(work.surfaces, work.places), work.job.ways, work.hose);
+  return (stands?.stands.length ?? 0) > 1;
 }
 
 /** What a way would come to. */
@@ -282,7 +310,7 @@ export interface OtherPlan {
 
 /** A job planned each other way, with as many tries; ways that find no plan are left out. */
 export function otherPlans(worked: WorkedOut, asked: SiteAsked): readonly OtherPlan[] {
-  return OTHER_WAYS.flatMap((way): OtherPlan[] => {
+  return OTHER_WAYS.filter((way) => isOpen(way, worked)).flatMap((way): OtherPlan[] => {
     const planned = planSite(worked, { ...askedOtherwise(asked, way), unsure: true });
     if (!planned.ok) return [];
     const { finish, personMinutes } = planned.plan;

@@ -10,6 +10,7 @@ import type { Job, Surface } from '../job';
 import { PURCHASE_DRAWS, buyingsFor, type Buying } from './buying';
 import { jobPlan, type JobPlan, type PlannedWork } from './jobPlan';
 import type { Kit } from './kit';
+import { hoseOf } from './stands';
 import { ordersFor, triggerTimeOf } from './orders';
 
 /** A job with all it is worked out from, and how its paint is bought. */
@@ -51,6 +52,7 @@ export function workOutJob(whole: JobToWorkOut): WorkedOut {
       ? {
           ...{ surfaces, places, job, coatings: kit.coatings, buyings, trigger, book },
           times: kit.history?.times,
+          hose: hoseOf(job, kit),
         }
       : undefined;
   return { refused, unquantified, buyings, work, plan: work && jobPlan(work) };

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { jobFile, kitFile, logFile, type Entry, type Job, type Surface } from '..';
+import { jobFile, kitFile, logFile, type Entry, type Job, type Place, type Surface } from '..';
 import type { Kit } from '../planning';
 
 /** What a server adds to a row. */
@@ -18,6 +18,7 @@ export const asStored = <Row extends object>(rows: readonly Row[]) =>
 export interface DemoJob {
   readonly job: Job;
   readonly surfaces: readonly Surface[];
+  readonly places: readonly Place[];
 }
 
 /** The demo company as a server has it, for tests: its kit, its jobs and its log. */
@@ -36,7 +37,7 @@ export function demoCompany(): {
   const jobs = ['tern-boathouse', 'kiln-house', 'orchard-row-3'].map((name): DemoJob => {
     const file = jobFile.parse(demoFile(`${name}.job.json`));
     const job: Job = { ...file.job, ...STORED, surfaceCount: file.surfaces.length };
-    return { job, surfaces: asStored(file.surfaces) };
+    return { job, surfaces: asStored(file.surfaces), places: asStored(file.places) };
   });
   const { entries } = logFile.parse(demoFile('millrace.log.json'));
   return { kit, jobs, entries: entries.map((entry) => ({ ...STORED, ...entry })) };

@@ -34,6 +34,9 @@ export function acrossRoom(room: RoomMeasure): FloorWay {
   return door ? farthestWay(room.plan, door) : longestWay(room.plan);
 }
 
+/** Lower than this no wall of a room or house is, m. */
+const LOW = 1;
+
 /** A surface as far as its room's size can be told from it. */
 export interface SurfaceInRoom {
   readonly element: Element;
@@ -54,6 +57,8 @@ export function acrossOf(
     surfaces
       .filter((one) => one.element === element)
       .flatMap(({ geometry }) => piecesOf(geometry))
+      // A plinth runs along a wall that is counted by itself.
+      .filter((piece) => extentOf(piece).height >= LOW)
       .flatMap((piece) => Array.from({ length: Math.min(piece.count, 8) }, () => extentOf(piece).width))
       .sort((a, b) => b - a);
   const walls = widths('wall');

@@ -1,5 +1,5 @@
 import { bitsOf, type Calendar } from './calendar';
-import { MIST, SET_UPS, SLOT, setUpBetween, slotsOf, type Loaded, type SiteTask } from './tasks';
+import { MIST, SET_UPS, SLOT, isMoved, setUpBetween, slotsOf, type Loaded, type SiteTask } from './tasks';
 
 /** A task with its place in time, who is on it, and the sprayer it is done with. Minutes from the first midnight, by the clock on the wall. */
 export interface Placed {
@@ -610,7 +610,7 @@ class Attempt {
           if (!before) return;
           const [a, b] = [this.at(before.index).task, this.at(one.index).task];
           if (a.fluid?.coating !== b.fluid?.coating) flushes += 1;
-          if (a.room !== b.room) moves += 1;
+          if (isMoved(a, b)) moves += 1;
         });
       }
     const placed = this.placer.indexed.map(({ task }, index): Placed => {

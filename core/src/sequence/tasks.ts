@@ -15,6 +15,8 @@ export interface SiteTask {
   readonly name: string;
   /** Where it is; one team at a time is there. */
   readonly room: string;
+  /** Where its sprayer stands; where its room is, if nothing is said: one place may reach several rooms. */
+  readonly stand?: string | undefined;
   readonly kind: 'hand' | 'spray';
   /** Minutes of work, a multiple of the grid; of each of its people. */
   readonly minutes: number;
@@ -70,7 +72,11 @@ export const SET_UPS = {
 export const MIST = 30;
 
 /** What is in a sprayer and where it stands. */
-export type Loaded = Pick<SiteTask, 'fluid' | 'room'>;
+export type Loaded = Pick<SiteTask, 'fluid' | 'room' | 'stand'>;
+
+/** Whether a sprayer is moved between two tasks. */
+export const isMoved = (before: Loaded, task: Loaded): boolean =>
+  (before.stand ?? before.room) !== (task.stand ?? task.room);
 
 /** Minutes of set-up before a spray task that follows another on a sprayer, or is the first of its day; one that is begun has had its own. */
 export function setUpBetween(before: Loaded | undefined, task: SiteTask): number {
@@ -79,7 +85,7 @@ export function setUpBetween(before: Loaded | undefined, task: SiteTask): number
   const [one, other] = [before.fluid, task.fluid];
   const change =
     one?.base !== other?.base ? SET_UPS.base : one?.coating !== other?.coating ? SET_UPS.flush : 0;
-  return change + (before.room === task.room ? 0 : SET_UPS.move);
+  return change + (isMoved(before, task) ? SET_UPS.move : 0);
 }
 
 /** Slots that so many minutes take. */

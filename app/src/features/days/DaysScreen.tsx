@@ -2,6 +2,7 @@ import type { Schedule, ScheduleFields } from '@fine-spray/contract';
 import { scheduleResult, type PlanMode, type SitePlanFound } from '@fine-spray/contract/planning';
 import { writeDays } from '@fine-spray/contract/formats';
 import { counted } from '@fine-spray/core/units';
+import { useRouter } from 'expo-router';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
 import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
@@ -81,6 +82,7 @@ export function Days({
   startWorker?: StartWorker;
 }) {
   const { job, surfaces } = loaded;
+  const router = useRouter();
   const { draft: fields, errors, change, undo, canUndo, ...stand } = useSchedule(row, usual);
   const mayPlan = useMay('plans');
   const wide = useWide();
@@ -185,7 +187,11 @@ export function Days({
             first={first}
             finish={found.plan.finish}
             others={state.kind === 'done' ? state.others : undefined}
-            onTake={(way) => put(fieldsOtherwise(fields, way))}
+            onTake={(way) => {
+              const next = fieldsOtherwise(fields, way);
+              if (next) put(next);
+              else router.navigate(`/jobs/${job.id}/${way === 'another hose' ? 'stands' : 'systems'}`);
+            }}
           />
           <DayList fields={fields} planned={found} onOpen={setOpen} />
           {found.missing.length > 0 ? (

@@ -8,10 +8,13 @@ const WAYS: Readonly<Record<OtherWay, string>> = {
   'one person more': 'One person more',
   'another sprayer': 'Another sprayer',
   'the other order': 'The other order in a room',
+  'faster paint': 'Paint that dries in half the time',
+  'another hose': 'Another 15 m of hose',
 };
 
-/** How it is planned with a way changed. */
-export function fieldsOtherwise(fields: ScheduleFields, way: OtherWay): Partial<ScheduleFields> {
+/** How it is planned with a way changed; nothing for what is changed elsewhere: paint in the systems, hose where the machine stands. */
+export function fieldsOtherwise(fields: ScheduleFields, way: OtherWay): Partial<ScheduleFields> | undefined {
+  if (way === 'faster paint' || way === 'another hose') return undefined;
   if (way === 'one person more')
     return { crew: [...fields.crew, { name: `Painter ${fields.crew.length + 1}`, away: [] }] };
   if (way === 'another sprayer') return { sprayers: fields.sprayers + 1 };

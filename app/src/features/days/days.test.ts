@@ -93,9 +93,9 @@ describe('how the days are planned', () => {
   });
 
   it('is changed by another way, another day, and by somebody less', () => {
-    expect(fieldsOtherwise(USUAL, 'one person more').crew?.at(-1)?.name).toBe('Painter 3');
+    expect(fieldsOtherwise(USUAL, 'one person more')?.crew?.at(-1)?.name).toBe('Painter 3');
     expect(fieldsOtherwise(USUAL, 'another sprayer')).toEqual({ sprayers: 2 });
-    expect(fieldsOtherwise(USUAL, 'the other order').school).toBe('walls first');
+    expect(fieldsOtherwise(USUAL, 'the other order')?.school).toBe('walls first');
     const put = {
       ...USUAL,
       pins: [

@@ -49,6 +49,7 @@ export function JobDetails({ job, kit, onClose }: { job: Job; kit: Kit; onClose:
       sprayerId: job.sprayerId,
       hoseIds: job.hoseIds,
       lift: job.lift,
+      ways: job.ways,
     },
   });
   const [deleting, setDeleting] = useState(false);

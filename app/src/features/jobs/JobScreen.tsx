@@ -6,6 +6,7 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import PaintRoller from 'lucide-react-native/icons/paint-roller';
 import Table from 'lucide-react-native/icons/table-2';
 import Target from 'lucide-react-native/icons/target';
+import Cable from 'lucide-react-native/icons/cable';
 import ClipboardCheck from 'lucide-react-native/icons/clipboard-check';
 import FileText from 'lucide-react-native/icons/file-text';
 import NotebookPen from 'lucide-react-native/icons/notebook-pen';
@@ -65,6 +66,7 @@ const RARE = [
   { label: 'Prepare', icon: ClipboardCheck, to: (id: string): Href => `/jobs/${id}/prepare` },
   { label: 'Surfaces as a table', icon: Table, to: (id: string): Href => `/jobs/${id}/table` },
   { label: 'Spray or roll', icon: PaintRoller, to: (id: string): Href => `/jobs/${id}/methods` },
+  { label: 'Where the machine stands', icon: Cable, to: (id: string): Href => `/jobs/${id}/stands` },
   { label: 'Tips for the job', icon: Target, to: (id: string): Href => `/jobs/${id}/tips` },
   { label: 'Log', icon: NotebookPen, to: (id: string): Href => `/log?job=${id}` },
   { label: 'Files', icon: FileText, to: (id: string): Href => `/jobs/${id}/files` },

@@ -17,6 +17,7 @@ const job: Job = {
   sprayerId: 's',
   hoseIds: [],
   lift: 0,
+  ways: [],
   surfaceCount: 0,
 };
 const surface = (id: string, coatingId: string, coats = 2): Surface => ({

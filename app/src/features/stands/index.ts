@@ -1,0 +1,1 @@
+export { StandsScreen } from './StandsScreen';
