@@ -18,7 +18,7 @@ import { showText } from '@fine-spray/core/units';
 import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { offerWords, paymentSteps, textBlocks } from './offerParts';
-import { numberWithin, oneOf } from './primitives';
+import { numberWithin, oneOf, text } from './primitives';
 import { itemSizes } from './sizes';
 
 /** What one pays for something: more than nothing, less than a house. */
@@ -122,6 +122,8 @@ export const companyBook = z
       .default({ ...USUAL_OFFER, blocks: [], payments: [] }),
     /** Prices of what is used up: per m, m², piece or litre. */
     prices: z.object(prices).strict(),
+    /** What stands under the company's name on its paper: address, telephone, registration. */
+    head: text('What stands under the name', 400).default(''),
     /** Sizes that things are counted with in this company, by item. */
     sizes: z.partialRecord(z.enum(ITEM_IDS), itemSizes),
   })
@@ -138,6 +140,7 @@ export const USUAL_BOOK: CompanyBook = {
   notCounted: [],
   openingsOffLabour: false,
   wholeDays: false,
+  head: '',
   terms: { ...NO_TERMS },
   offer: { ...USUAL_OFFER, blocks: [], payments: [] },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],

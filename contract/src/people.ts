@@ -69,6 +69,30 @@ export const newCompanyBody = z
   })
   .strict();
 
+/** One more company where nobody signs in: it answers from then on. */
+export const ownCompanyBody = z
+  .object({ company: line('Company name', 120), name: line('Name', 80), initials: line('Initials', 8) })
+  .strict();
+
+/** The companies of a server where nobody signs in, and which of them answers. */
+export const companies = z
+  .object({
+    items: z.array(
+      z.object({
+        id,
+        name: z.string(),
+        answers: z.boolean(),
+        /** It came with the program to try things on. */
+        sample: z.boolean(),
+      }),
+    ),
+  })
+  .meta({ id: 'Companies' });
+export type Companies = z.infer<typeof companies>;
+
+/** The company of the sample data. */
+export const SAMPLE_COMPANY = '01930000-0000-7000-8000-000000000001';
+
 const named = z.object({ id, name: z.string(), initials: z.string(), role: z.enum(ROLES) });
 
 /** Who asks, as the server sees it. */

@@ -33,6 +33,7 @@ export const PROBLEM_TYPES = {
   'bad-method': { status: 405, title: 'This cannot be done here' },
   slow: { status: 408, title: 'The request came too slowly' },
   stale: { status: 409, title: 'Changed elsewhere in the meantime' },
+  'other-company': { status: 409, title: 'Another company answers now' },
   'in-use': { status: 409, title: 'Still in use' },
   'begin-anew': { status: 410, title: 'Not from there any more' },
   'too-large': { status: 413, title: 'Too large' },

@@ -61,6 +61,9 @@ function isProblem(body: unknown): body is Problem {
 export const failureOfAnswer = (body: unknown): Error =>
   isProblem(body) ? new Refused(body) : new NotOurs();
 
+/** The type of the problem of a page that shows another company than the server answers for. */
+const OTHER_COMPANY = 'urn:fine-spray:problem:other-company';
+
 /** The status of a server whose disk is full. */
 const NO_ROOM = 507;
 
@@ -100,6 +103,18 @@ export interface CallOptions {
   readonly signal?: AbortSignal;
 }
 
+/** Asks which company this device is of, whatever company its page shows. */
+const ANY_COMPANY = /^\/api\/(me|companies|session)/;
+
+/** Of which company the page is, and what is done when the server answers for another: set by who knows. */
+let company: { readonly shown: () => string | undefined; readonly other: () => void } = {
+  shown: () => undefined,
+  other: () => undefined,
+};
+export const ofCompany = (how: typeof company): void => {
+  company = how;
+};
+
 /** One call of the API. */
 export async function call(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
@@ -107,19 +122,18 @@ export async function call(
   body?: unknown,
   { keepalive = false, clock = false, signal }: CallOptions = {},
 ): Promise<unknown> {
+  const shown = ANY_COMPANY.test(path) ? undefined : company.shown();
+  const headers = {
+    ...(shown === undefined ? {} : { Company: shown }),
+    ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    ...(body !== undefined && clock ? { 'Device-Time': new Date().toISOString() } : {}),
+  };
   const response = await fetch(path, {
     method,
     keepalive,
     ...(signal ? { signal } : {}),
-    ...(body === undefined
-      ? {}
-      : {
-          headers: {
-            'Content-Type': 'application/json',
-            ...(clock ? { 'Device-Time': new Date().toISOString() } : {}),
-          },
-          body: JSON.stringify(body),
-        }),
+    ...(Object.keys(headers).length > 0 ? { headers } : {}),
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   }).catch(away);
   try {
     const answer = await answerOf(response);
@@ -127,6 +141,7 @@ export async function call(
     return answer;
   } catch (error) {
     if (error instanceof Refused && error.problem.status === NO_ROOM) reach.stores(error.message);
+    if (error instanceof Refused && error.problem.type === OTHER_COMPANY) company.other();
     throw error;
   }
 }

@@ -61,6 +61,9 @@ export function useSession() {
       post('/api/session/password', { login, password, device: deviceName() }),
     byPasskey: (passkey: object) => post('/api/session/passkey', { passkey, device: deviceName() }),
     makeCompany: (company: object) => post('/api/company', { ...company, device: deviceName() }),
+    /** Where nobody signs in: one's own company, or another that is there. It answers from then on, and the page opens anew. */
+    ownCompany: (own: object) => post('/api/companies', own),
+    answering: (id: string) => post(`/api/companies/${id}/answering`, {}),
     choose: (personId: string, pin?: string) =>
       post('/api/session/person', { personId, ...(pin === undefined ? {} : { pin }) }),
     signOut: async () => {

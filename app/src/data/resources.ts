@@ -59,6 +59,7 @@ export const keys = {
   ofJob: (resource: OfJob, jobId: string) => [resource, jobId] as const,
   surfacesOfAll: ['surfaces'] as const,
   company: ['company'] as const,
+  companies: ['companies'] as const,
   me: ['me'] as const,
   devices: ['devices'] as const,
   passkeys: ['passkeys'] as const,

@@ -1,4 +1,5 @@
 import { playStorage } from '@/testing/deviceStorage';
+import { call } from './api';
 import { forgetWhose, isOf, onAnotherCompany, storeName, surelyOurs } from './whose';
 
 const original = globalThis.fetch;
@@ -56,5 +57,32 @@ describe('the stores of a device', () => {
     await expect(surelyOurs()).rejects.toThrow(/does not answer/);
     serverOf('ours');
     expect(await surelyOurs()).toBe(true);
+  });
+});
+
+describe('a page whose company the server does not answer for any more', () => {
+  it('says its company with each call, and opens anew with the one that answers', async () => {
+    serverOf('ours');
+    await surelyOurs();
+    const asked: { path: string; company: string | undefined }[] = [];
+    globalThis.fetch = ((path: string, how: { headers?: Record<string, string> } = {}) => {
+      asked.push({ path, company: how.headers?.['Company'] });
+      const other = path !== '/api/me';
+      const body = other
+        ? {
+            type: 'urn:fine-spray:problem:other-company',
+            ...{ title: 'x', status: 409, detail: 'Another company answers.', errors: [] },
+          }
+        : { company: { id: 'theirs' } };
+      return Promise.resolve({ ok: !other, status: other ? 409 : 200, json: () => Promise.resolve(body) });
+    }) as unknown as typeof fetch;
+    await expect(call('GET', '/api/jobs')).rejects.toThrow('Another company answers.');
+    await new Promise((done) => setTimeout(done, 0));
+    expect(asked).toEqual([
+      { path: '/api/jobs', company: 'ours' },
+      { path: '/api/me', company: undefined },
+    ]);
+    expect(opened).toHaveBeenCalledTimes(1);
+    expect(storeName('fine-spray')).toBe('fine-spray.theirs');
   });
 });

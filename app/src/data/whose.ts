@@ -1,4 +1,4 @@
-import { call } from './api';
+import { call, ofCompany } from './api';
 
 /** The company whose rows this device keeps now, and the first it ever kept: its stores have no name of their own. */
 const NOW = 'fine-spray.company';
@@ -54,6 +54,24 @@ export function isOf(companyId: string): boolean {
   openAnew();
   return false;
 }
+
+let looking = false;
+ofCompany({
+  shown: () => pageOf ?? noted(NOW),
+  other: () => {
+    if (looking) return;
+    looking = true;
+    void call('GET', '/api/me')
+      .then((me) => {
+        const now = companyIn(me);
+        if (now !== undefined) isOf(now);
+      })
+      .catch(() => undefined)
+      .finally(() => {
+        looking = false;
+      });
+  },
+});
 
 /** Company of an answer about who one is. */
 export const companyIn = (me: unknown): string | undefined => {

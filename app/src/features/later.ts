@@ -2,6 +2,7 @@ import '@/data/rowChecks';
 
 /** Everything the first load does without: one chunk, fetched once and kept by the service worker. */
 export { ActualScreen } from './actual';
+export { BeginScreen } from './begin';
 export { BuyScreen } from './buy';
 export { ClocksScreen } from './clocks';
 export { DaysScreen } from './days';

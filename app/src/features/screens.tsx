@@ -35,6 +35,7 @@ export const OffersScreen = screen((screens) => screens.OffersScreen, waiting('O
 export const OfferScreen = screen((screens) => screens.OfferScreen, waiting('Offer'));
 export const TodayScreen = screen((screens) => screens.TodayScreen, waiting('Today'));
 export const MethodsScreen = screen((screens) => screens.MethodsScreen, waiting('Spray or roll'));
+export const BeginScreen = screen((screens) => screens.BeginScreen, waiting('Begin'));
 export const StandsScreen = screen((screens) => screens.StandsScreen, waiting('Where the machine stands'));
 export const DaysScreen = screen((screens) => screens.DaysScreen, waiting('Plan of the days'));
 export const PrepareScreen = screen((screens) => screens.PrepareScreen, waiting('Prepare'));

@@ -15,7 +15,7 @@ import * as oldJobs from './migrations/012-old-jobs';
 import * as sheets from './migrations/013-sheets';
 import * as offers from './migrations/014-offers';
 import * as schedules from './migrations/015-schedules';
-import * as hoseWays from './migrations/016-hose-ways';
+import * as waysAndCompanies from './migrations/016-ways-and-companies';
 
 export type Database = Knex;
 
@@ -36,7 +36,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '013-sheets': sheets,
   '014-offers': offers,
   '015-schedules': schedules,
-  '016-hose-ways': hoseWays,
+  '016-ways-and-companies': waysAndCompanies,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

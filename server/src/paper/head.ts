@@ -1,10 +1,18 @@
+import type { Company } from '@fine-spray/contract';
 import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
 import type { Paper } from './page';
 import type { PlannedJob } from './planned';
 
+/** Whose paper it is: the company's name, and below it what the company wants to stand there. */
+export function writeCompany(paper: Paper, { name, book }: Pick<Company, 'name' | 'book'>): void {
+  paper.text(name, { strong: true });
+  const head = book?.head ?? '';
+  if (head !== '') paper.text(head);
+}
+
 /** What stands on top of every sheet: whose job it is, with which machine, and what to do first when someone is hurt. */
 export function writeHead(paper: Paper, { company, job, kit }: PlannedJob): void {
-  paper.text(company.name, { strong: true });
+  writeCompany(paper, company);
   paper.title(job.name);
   if (job.place !== '') paper.text(job.place);
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);

@@ -2,6 +2,7 @@ import type { Company, DayPaperOptions, Entry } from '@fine-spray/contract';
 import { journal, logNames, weatherWords, type NamedRows } from '@fine-spray/contract/log';
 import { offsetIn } from '@fine-spray/contract/zone';
 import { EMERGENCY_CARDS } from '@fine-spray/core/emergency';
+import { writeCompany } from './head';
 import type { Paper } from './page';
 
 /** The rows a day of the log is printed from. */
@@ -20,7 +21,7 @@ export function writeLogDay(
   const names = logNames(rows);
   const days = journal(entries, { names, system: units, offsetAt: offsetIn(zone) });
   const day = days.find((one) => one.day === date);
-  paper.text(company.name, { strong: true });
+  writeCompany(paper, company);
   paper.title(`Site log, ${date}`);
   paper.space(8);
   if (!day) {

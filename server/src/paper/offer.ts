@@ -5,6 +5,7 @@ import { capital, showRange } from '@fine-spray/core/units';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
+import { writeCompany } from './head';
 import type { Paper } from './page';
 import type { PaperRows, PrintOptions } from './planned';
 
@@ -33,7 +34,7 @@ function figuresOf(rows: OfferRows) {
 export function writeOffer(paper: Paper, rows: OfferRows, options: PrintOptions): void {
   const { company, job, offer } = rows;
   const date = parseISO(offer.sent ?? options.date);
-  paper.text(company.name, { strong: true });
+  writeCompany(paper, company);
   paper.title(offerName(offer));
   paper.text(job.name, { strong: true });
   if (job.place !== '') paper.text(job.place);

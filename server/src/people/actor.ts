@@ -16,6 +16,9 @@ const ACTORS = new WeakMap<Request, Actor>();
 /** Notes who a request comes from. */
 export const setActor = (request: Request, actor: Actor): void => void ACTORS.set(request, actor);
 
+/** Who a request comes from, where that is known. */
+export const maybeActor = (request: Request): Actor | undefined => ACTORS.get(request);
+
 /** Who a request comes from; refused where that is nobody. */
 export function actorOf(request: Request): Actor {
   const actor = ACTORS.get(request);

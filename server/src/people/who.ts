@@ -42,16 +42,39 @@ async function signedIn(db: Database, request: Request): Promise<Actor | undefin
   return { companyId, personId, role, deviceId };
 }
 
-/** The first company there is: it stays the first. */
-function firstCompany(db: Database): () => Promise<string | undefined> {
-  let known: string | undefined;
-  return async () => {
-    known ??= (await db('company').orderBy('createdAt').first<{ id: string } | undefined>('id'))?.id;
-    return known;
-  };
+/** Another server of the same database may choose another: it is looked at again after so long, ms. */
+const KNOWN_FOR = 2000;
+
+/** Which company answers where nobody signs in: the one chosen last, the first before anybody chose. */
+export class Answering {
+  #known: { readonly id: string; readonly until: number } | undefined;
+  readonly #db: Database;
+  constructor(db: Database) {
+    this.#db = db;
+  }
+
+  async company(): Promise<string | undefined> {
+    if (this.#known && performance.now() < this.#known.until) return this.#known.id;
+    const row = await this.#db('company')
+      .orderBy([{ column: 'answersSince', order: 'desc', nulls: 'last' }, { column: 'createdAt' }])
+      .first<{ id: string } | undefined>('id');
+    this.#known = row && { id: row.id, until: performance.now() + KNOWN_FOR };
+    return row?.id;
+  }
+
+  /** From now on a company answers. */
+  async choose(trx: Database, companyId: string): Promise<void> {
+    await trx('company').where({ id: companyId }).update({ answersSince: trx.fn.now() });
+    this.#known = undefined;
+  }
+
+  /** What was known is looked at again: after a choice is committed. */
+  forget(): void {
+    this.#known = undefined;
+  }
 }
 
-/** Where one does not sign in: the first company, and whoever was chosen on this device, or an owner. */
+/** Where one does not sign in: the company that answers, and whoever was chosen on this device, or an owner. */
 async function chosen(
   db: Database,
   request: Request,
@@ -69,10 +92,9 @@ async function chosen(
 }
 
 /** Finds out who a request comes from. Whoever needs to know is refused where that is nobody. */
-export function identify(db: Database, signIn: boolean): RequestHandler {
-  const first = firstCompany(db);
+export function identify(db: Database, signIn: boolean, answering: Answering): RequestHandler {
   return async (request, _response, next) => {
-    const actor = signIn ? await signedIn(db, request) : await chosen(db, request, await first());
+    const actor = signIn ? await signedIn(db, request) : await chosen(db, request, await answering.company());
     if (actor) setActor(request, actor);
     next();
   };

@@ -87,10 +87,13 @@ export function JobList() {
         />
       ) : null}
       {jobs.data?.length === 0 ? (
-        <EmptyState
-          title="No jobs yet"
-          text="A job holds the surfaces of one house. Make one and describe its first wall."
-        />
+        <View className="gap-3">
+          <EmptyState
+            title="No jobs yet"
+            text="A kit, a first set-up, a first job: the first answer is a minute away."
+          />
+          <Button label="Begin" kind="primary" onPress={() => router.navigate('/begin')} />
+        </View>
       ) : null}
       {STATUS_ORDER.map((status) => {
         const some = (jobs.data ?? []).filter((job) => job.status === status);

@@ -66,10 +66,13 @@ export function NewJobScreen() {
           <Button label="Make the job" kind="primary" className="self-start" onPress={make} />
         </>
       ) : (
-        <EmptyState
-          title="A job needs a sprayer"
-          text="The kit has none yet, or it cannot be read now. Add one under Kit first."
-        />
+        <>
+          <EmptyState
+            title="A job needs a sprayer"
+            text="The kit has none yet, or it cannot be read now. A usual kit is there in one tap."
+          />
+          <Button label="Begin" kind="primary" onPress={() => router.navigate('/begin')} />
+        </>
       )}
     </Screen>
   );

@@ -6,7 +6,6 @@ import {
   SHEET_LIMITS,
   archetypeOf,
   checkCoating,
-  of,
   sheetDisagrees,
   type ArchetypeId,
   type CoatingProperty,
@@ -30,6 +29,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Containers } from './Containers';
+import { NEW_COATING } from './forms';
 import { PropertyField } from './PropertyField';
 import { SheetRangeField, SheetTextField, SheetValueField } from './SheetFields';
 import { ThicknessField } from './ThicknessField';
@@ -70,17 +70,6 @@ const KIND_OPTIONS = ARCHETYPE_IDS.map((value) => ({
   note: archetypeOf(value).base === 'solvent' ? 'Carries solvent' : 'Water-borne',
 }));
 
-/** A product nobody has described yet: a kind of coating with its working defaults, in usual containers. */
-const NEW: CoatingFields = {
-  name: 'New coating',
-  archetype: 'wall-matt',
-  overrides: {},
-  sheet: {},
-  hardener: 'unknown',
-  containers: [10, 5, 2.5, 1].map((litres) => ({ size: of(litres, 'L'), price: null })),
-  note: '',
-};
-
 /** Properties before and after what a sheet says in words of its own, in the order people read them. */
 const FILM: readonly CoatingProperty[] = ['volumeSolids', 'dryFilm', 'sagLimit', 'density'];
 const DRYING: readonly CoatingProperty[] = ['thinningLimit', 'minimumTemperature', 'recoatTime'];
@@ -106,7 +95,7 @@ function Editing({ coating, all }: { coating: Coating | undefined; all: readonly
     useForm<CoatingFields>({
       schema: coatingFields,
       keptAs: coating?.id ?? 'new coatings',
-      first: coating ? fieldsOf(coating) : NEW,
+      first: coating ? fieldsOf(coating) : NEW_COATING,
     });
   const { name, archetype, sheet, containers } = content;
   // Said in the user's units, which the contract does not know.

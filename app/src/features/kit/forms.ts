@@ -7,6 +7,7 @@ import {
   hoseFields,
   sprayerFields,
   tipFields,
+  type CoatingFields,
   type GearFields,
 } from '@fine-spray/contract';
 import {
@@ -225,3 +226,14 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
 };
 
 export const isKitResource = (name: string): name is KitResource => name in KIT_FORMS;
+
+/** A product nobody has described yet: a kind of coating with its working defaults, in usual containers. */
+export const NEW_COATING: CoatingFields = {
+  name: 'New coating',
+  archetype: 'wall-matt',
+  overrides: {},
+  sheet: {},
+  hardener: 'unknown',
+  containers: [10, 5, 2.5, 1].map((litres) => ({ size: of(litres, 'L'), price: null })),
+  note: '',
+};

@@ -3,3 +3,4 @@ export { KitScreen } from './KitScreen';
 export { KitRowScreen } from './KitRowScreen';
 export { rigMisfits } from './rig';
 export { LineChoice } from './LineChoice';
+export { KIT_FORMS, NEW_COATING } from './forms';

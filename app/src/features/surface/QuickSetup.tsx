@@ -1,9 +1,11 @@
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
+import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -12,6 +14,7 @@ import { SurfaceEditor } from './SurfaceEditor';
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
   const { kit, failed, retry } = usePlanKit();
+  const router = useRouter();
   if (!kit) {
     return (
       <Screen title="Set-up" above="Without a job">
@@ -27,7 +30,11 @@ export function QuickSetup() {
   if (!first) {
     return (
       <Screen title="Set-up" above="Without a job">
-        <EmptyState title="No kit yet" text="A set-up needs a sprayer and a coating. Add them under Kit." />
+        <EmptyState
+          title="No kit yet"
+          text="A set-up needs a sprayer and a coating: a usual kit is there in one tap, or put in your own."
+        />
+        <Button label="Begin" kind="primary" onPress={() => router.navigate('/begin')} />
       </Screen>
     );
   }

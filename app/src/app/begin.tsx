@@ -1,0 +1,3 @@
+import { BeginScreen } from '@/features/screens';
+
+export default BeginScreen;

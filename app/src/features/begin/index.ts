@@ -1,0 +1,1 @@
+export { BeginScreen } from './BeginScreen';
