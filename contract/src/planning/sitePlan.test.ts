@@ -270,7 +270,13 @@ describe('a plan of Tern Boathouse', () => {
 
   it('is held against other ways to do it', () => {
     const others = otherPlans(tern.worked, ASKED);
-    expect(others.map(({ way }) => way)).toEqual(['one person more', 'another sprayer', 'the other order']);
+    expect(others.map(({ way }) => way)).toEqual([
+      'one person more',
+      'another sprayer',
+      'the other order',
+      'faster paint',
+      'another hose',
+    ]);
     const more = others[0];
     expect(more?.finish).toBe(planned(tern, { times: { ...TIMES, people: 3 } }).plan.finish);
     expect(askedOtherwise(ASKED, 'the other order').school).toBe('walls first');

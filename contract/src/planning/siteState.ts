@@ -1,4 +1,15 @@
-import { comparePlan, type JobsOfPaint, type OwnedTip, type SiteRecord } from '@fine-spray/core/record';
+import {
+  comparePlan,
+  nextCoats,
+  recoatClocks,
+  thinCoats,
+  type CoatToDo,
+  type JobsOfPaint,
+  type OwnedTip,
+  type SiteRecord,
+  type ThinCoat,
+} from '@fine-spray/core/record';
+import { coreCoating } from '../setupRequest';
 import { entriesOfKind, timeOf, type Entry } from '../entry';
 import type { Job, Surface } from '../job';
 import type { ScheduleFields } from '../schedule';
@@ -12,6 +23,10 @@ import type { DoneCoat, SiteStep } from './siteTasks';
 export interface SiteState {
   readonly done: readonly DoneCoat[];
   readonly steps: readonly SiteStep[];
+  /** Coats that came out too thin by their combs, with none planned over them. */
+  readonly thin: readonly ThinCoat[];
+  /** Coats that wait for another and may not be gone over any more without abrading. */
+  readonly closed: readonly CoatToDo[];
 }
 
 /** Where tasks stand: what was written of each last. */
@@ -36,11 +51,13 @@ export interface StateLog {
   readonly jobsOfPaint: JobsOfPaint;
   /** The day a moment is on where people are. */
   readonly dayOf: (time: number) => number;
+  /** ms since 1970: which windows have closed by now; none are looked at without it. */
+  readonly now?: number | undefined;
 }
 
 /** Where the work of a job stands by its log. */
 export function siteState(
-  { entries, record, kit, tips, jobsOfPaint, dayOf }: StateLog,
+  { entries, record, kit, tips, jobsOfPaint, dayOf, now }: StateLog,
   job: Job,
   surfaces: readonly Surface[],
   first: Date,
@@ -54,7 +71,28 @@ export function siteState(
         ? [{ surface, coating, coat, at: minuteOf(first, new Date(actual.finished.at)) }]
         : [],
     );
-  return { done, steps: stepsOf(entries, job.id, first) };
+  return {
+    done,
+    steps: stepsOf(entries, job.id, first),
+    thin: thinCoats(compared),
+    closed: now === undefined ? [] : closedFor(planned, record, kit, surfaces, now),
+  };
+}
+
+/** The next coats of a job whose ground has closed: it is abraded before they go on. */
+function closedFor(
+  planned: Parameters<typeof nextCoats>[0],
+  record: SiteRecord,
+  kit: Kit,
+  surfaces: readonly Surface[],
+  now: number,
+): readonly CoatToDo[] {
+  const coatings = Object.fromEntries(kit.coatings.map((row) => [row.id, coreCoating(row)]));
+  const clocks = recoatClocks(record, coatings, now, 'metric', new Set(surfaces.map(({ id }) => id)));
+  const closed = new Set(clocks.filter(({ state }) => state === 'closed').map(({ surface }) => surface));
+  return nextCoats(planned, record)
+    .filter(({ surface }) => closed.has(surface))
+    .map(({ surface, coating, coat }) => ({ surface, coating, coat }));
 }
 
 /** How a plan is made: what is known is followed, a sooner one is looked for from it, or it is planned as if nothing were known. */

@@ -70,6 +70,17 @@ export function BoardView({
         : now,
     );
   };
+  const scroller = useRef<ScrollView>(null);
+  // It opens on the day that is now, or on the first that has work.
+  const begins = Math.max(planned.times.from, from * DAY + fields.hours.from);
+  const opensAt = Math.max(0, xOf(Math.floor(begins / DAY) * DAY + fields.hours.from, from, perHour) - 24);
+  const opened = useRef<number>(undefined);
+  useEffect(() => {
+    // With another scale the same day is looked at.
+    if (opened.current === perHour) return;
+    opened.current = perHour;
+    scroller.current?.scrollTo({ x: opensAt, animated: false });
+  }, [opensAt, perHour]);
   const days = Array.from({ length: to - from + 1 }, (_unused, index) => from + index);
   const { hours } = fields;
   return (
@@ -97,6 +108,7 @@ export function BoardView({
           ))}
         </View>
         <ScrollView
+          ref={scroller}
           horizontal
           tabIndex={0}
           className="flex-1"

@@ -22,6 +22,7 @@ import { useWide } from '@/ui/wide';
 import { BoardView } from './BoardView';
 import { Changes } from './Changes';
 import { DayList } from './DayList';
+import { Findings } from './Findings';
 import { OtherWays, fieldsOtherwise } from './OtherWays';
 import { PlanAnswer } from './PlanAnswer';
 import { PlanSettings } from './PlanSettings';
@@ -148,6 +149,7 @@ export function Days({
           <ErrorState title="There is no plan" text={shown.messages.join(' ')} />
         )
       ) : null}
+      <Findings {...loaded} first={first} now={now} />
       {canUndo || stand.saveState.kind !== 'saved' ? (
         <SaveLine {...stand} canUndo={canUndo} undo={undo} />
       ) : null}

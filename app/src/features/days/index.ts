@@ -1,3 +1,4 @@
+export { Findings } from './Findings';
 export { DaysScreen } from './DaysScreen';
 export { dryAt } from './boardScale';
 export { Changes } from './Changes';

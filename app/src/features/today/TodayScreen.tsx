@@ -15,6 +15,7 @@ import type { StartWorker } from '@/data/worker';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import {
   Changes,
+  Findings,
   chanceText,
   clockText,
   dayText,
@@ -214,6 +215,7 @@ export function Today({
             <ErrorState title="The plan cannot be followed" text={shown.messages.join(' ')} />
           )
         ) : null}
+        <Findings {...loaded} first={first} now={now} />
         {found && what ? (
           <>
             {current ? (
