@@ -1,7 +1,7 @@
 import type { ScheduleFields } from '@fine-spray/contract';
 import type { SitePlanFound } from '@fine-spray/contract/planning';
 import { format } from 'date-fns/format';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   PanResponder,
   ScrollView,
