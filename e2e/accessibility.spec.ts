@@ -69,6 +69,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     'surfaces as a table': async () => `${await demoJob('Kiln House, ground floor')}/table`,
     'spray or roll': async () => `${await demoJob('Kiln House, ground floor')}/methods`,
     'plan of the days': async () => `${await demoJob('Kiln House, ground floor')}/days`,
+    'where the machine stands': async () => `${await demoJob()}/stands`,
     prepare: async () => `${await demoJob('Orchard Row 3')}/prepare`,
     offers: async () => `${await demoJob('Orchard Row 3')}/offers`,
     'a draft of an offer': () => demoOffer('Kiln House, ground floor', 'draft'),
@@ -83,6 +84,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   'on site': {
     'start up': async () => `${await demoSurface('North wall')}/start-up`,
     'shut down': async () => `${await demoSurface('North wall')}/shut-down`,
+    'how to pass it': async () => `${await demoSurface('East gable')}/passes`,
     'gun down': async () => `${await demoSurface('North wall')}/gun-down`,
     'check paint': async () => `${await demoSurface('North wall')}/paint`,
     'dial in': async () => `${await demoSurface('North wall')}/dial-in`,
@@ -107,6 +109,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   },
   'of the company and the rest': {
     jobs: () => Promise.resolve('/'),
+    begin: () => Promise.resolve('/begin'),
     people: () => Promise.resolve('/people'),
     'a person': () => Promise.resolve('/people/01930000-0000-7000-8000-0000000000c3'),
     'sign in': () => Promise.resolve('/sign-in'),

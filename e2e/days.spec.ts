@@ -39,7 +39,8 @@ test(
     expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(15);
 
     const others = page.getByTestId('other-ways');
-    await expect(others.getByRole('button')).toHaveCount(3);
+    await expect(others.getByRole('button')).toHaveCount(4);
+    await expect(others).toContainText(/Paint that dries in half the time/);
     await expect(others).toContainText(/One person more/);
     await others.getByRole('button', { name: /^Another sprayer/ }).click();
     await expect(page.getByRole('group', { name: 'Sprayers', exact: true })).toContainText('2');

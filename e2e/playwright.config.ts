@@ -2,7 +2,8 @@ import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from './chromium.mjs';
 
 /** Specs about the command itself, and about a device without its server, need no browser size. */
-const COMMANDS = /(backup|command|door|people|restart|offline|live|old-jobs|plans|soak|durability)\.spec\.ts/;
+const COMMANDS =
+  /(backup|begin|command|door|people|restart|offline|live|old-jobs|plans|soak|durability)\.spec\.ts/;
 /** Sets its sizes itself. */
 const BOTH_SIZES = /accessibility\.spec\.ts/;
 

@@ -37,6 +37,46 @@ async function street(address, { job, surfaces }) {
   return id;
 }
 
+/** Two houses like the sample's in one job: some 300 tasks. */
+async function twoHouses(address, { job, surfaces }) {
+  const id = randomUUID();
+  await json(address, 'PUT', `/jobs/${id}`, { ...content(job), name: 'Two houses' });
+  const writes = ['', ' next door'].flatMap((door, house) =>
+    surfaces.map((sample, position) => ({
+      resource: 'surfaces',
+      id: randomUUID(),
+      content: {
+        ...content(sample),
+        ...{ jobId: id, placeId: null, position: house * 1000 + position, room: `${sample.room}${door}` },
+      },
+    })),
+  );
+  await json(address, 'POST', '/batch', { writes });
+  return id;
+}
+
+/** Frames of a board of the days, wide, while it is scrolled across and down. */
+async function boardFrames(browser, address, id) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/jobs/${id}/days`);
+  const board = page.getByTestId('board');
+  await board.waitFor({ timeout: 120_000 });
+  // Its worker goes on to look for other ways: what is measured is the board alone.
+  await page.getByText('Looking what other ways would gain …').waitFor({ state: 'hidden', timeout: 120_000 });
+  const tasks = await board.locator('[data-testid^="block"], [role=button]').count();
+  const box = await board.boundingBox();
+  await page.mouse.move(box.x + box.width / 2, Math.min(760, box.y + 160));
+  await page.waitForTimeout(500);
+  const times = await framesWhile(page, async () => {
+    for (let step = 0; step < 120; step += 1) {
+      await page.mouse.wheel(step < 80 ? 120 : -160, 0);
+      await page.waitForTimeout(16);
+    }
+  });
+  await page.close();
+  return { times, tasks };
+}
+
 /** How long a screen that has just appeared is painted without a graphics card, ms: its own frames are not counted. */
 const PAINTED = 100;
 
@@ -108,7 +148,8 @@ export async function frames(address) {
         gestureSourceType: 'touch',
       }),
     );
-    return { surfaces: SURFACES, rest, drawing, scrolled };
+    const board = await boardFrames(browser, address, await twoHouses(address, { job, surfaces }));
+    return { surfaces: SURFACES, rest, drawing, scrolled, board };
   } finally {
     await browser.close();
   }

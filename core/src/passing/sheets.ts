@@ -67,9 +67,8 @@ export function ceilingStages(ground: Ground, { name, piece: geometry }: Surface
   return wallStages(ground, { name, piece: geometry }).map((stage) => ({
     ...stage,
     how: [
-      ground.rolled && ground.coat === 0
-        ? 'Rows across the line of sight: laps along the view would show.'
-        : 'Rows across the line of sight from the window or door: laps along the view would show.',
+      fanWords(stage.passes),
+      'Rows across the line of sight from the window or door: laps along the view would show.',
       'Begin where the light comes from and walk back to the way out, each row in the wet edge of the last.',
       'Arm out, gun square to the ceiling, the body turning with it.',
       COURSE,

@@ -73,15 +73,13 @@ export function acrossOf(
       const { width, height } = extentOf(piece);
       return Math.hypot(width, height);
     });
+  if (ceilings.length > 0) return { across: Math.max(...ceilings), measured: false };
   const longest = surfaces
     .flatMap(({ geometry }) => piecesOf(geometry))
     .reduce((most, piece) => Math.max(most, Math.max(...Object.values(extentOf(piece)))), 0);
-  const byWalls = Math.hypot(
-    walls[0] ?? 0,
-    walls.find((width) => width < (walls[0] ?? 0) - 0.05) ?? walls[1] ?? 0,
-  );
-  return {
-    across: Math.max(byWalls, ...ceilings, byWalls === 0 && ceilings.length === 0 ? longest : 0),
-    measured: false,
-  };
+  const [widest = 0, second = 0] = [
+    walls[0],
+    walls.find((width) => width < (walls[0] ?? 0) - 0.05) ?? walls[1],
+  ];
+  return { across: walls.length > 0 ? Math.hypot(widest, second) : longest, measured: false };
 }

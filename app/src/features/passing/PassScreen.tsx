@@ -94,7 +94,7 @@ function Passes({ site, card }: { site: Site; card: SetupCard }) {
       />
       <View className="flex-row items-baseline justify-between">
         <Words weight="semi">{`Pass ${pass} of ${stage.passes.length}`}</Words>
-        <Words weight="digits">{`${timeText(played.time)} of ${timeText(passing.time)}`}</Words>
+        <Words>{`${timeText(played.time)} of ${timeText(passing.time)}`}</Words>
       </View>
       <TimeLine passing={passing} time={played.time} onTo={played.to} />
       <View className="flex-row items-center gap-2">
