@@ -16,8 +16,11 @@ const list = async () =>
 const names = async (resource: string) =>
   ((await server.call('GET', `/api/${resource}`)).body.items ?? []).map(({ name }) => name);
 /** A page that says which company it shows. */
-const asPageOf = (company: string, path: string, how: RequestInit = {}) =>
-  fetch(`${server.address}${path}`, { ...how, headers: { ...how.headers, Company: company } });
+const asPageOf = (
+  company: string,
+  path: string,
+  how: Omit<RequestInit, 'headers'> & { headers?: Record<string, string> } = {},
+) => fetch(`${server.address}${path}`, { ...how, headers: { ...how.headers, Company: company } });
 
 describe('the sample company and one’s own', () => {
   it('is left for an empty one, and come back to with all that is in it', async () => {
