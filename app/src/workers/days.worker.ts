@@ -1,10 +1,12 @@
 import {
   chancesOf,
   otherPlans,
+  planKept,
   planSite,
   workOutJob,
   type JobToWorkOut,
   type OtherPlan,
+  type PlanKept,
   type SiteAsked,
   type SitePlanned,
 } from '@fine-spray/contract/planning';
@@ -19,7 +21,12 @@ export interface DaysOrder {
 export type DaysReport =
   /** How far the search is, as a share, and when the best so far ends, min from the first midnight. */
   | { readonly kind: 'searching'; readonly share: number; readonly finish: number }
-  | { readonly kind: 'done'; readonly planned: SitePlanned }
+  | {
+      readonly kind: 'done';
+      readonly planned: SitePlanned;
+      /** How the plan people know was kept so far; missing where there was none. */
+      readonly kept?: PlanKept | undefined;
+    }
   /** What other ways would come to, after the plan itself. */
   | { readonly kind: 'others'; readonly others: readonly OtherPlan[] };
 
@@ -37,9 +44,10 @@ worker.onmessage = ({ data: { job, asked, others } }) => {
     if (done % EACH === 0) worker.postMessage({ kind: 'searching', share: done / asked.tries, finish });
     return true;
   });
-  worker.postMessage({ kind: 'done', planned });
+  const kept = planKept(worked, asked);
+  worker.postMessage({ kind: 'done', planned, kept });
   if (!planned.ok) return;
   const chances = chancesOf(worked, asked, planned.plan);
-  worker.postMessage({ kind: 'done', planned: { ...planned, chances } });
+  worker.postMessage({ kind: 'done', planned: { ...planned, chances }, kept });
   if (others) worker.postMessage({ kind: 'others', others: otherPlans(worked, asked) });
 };

@@ -56,6 +56,8 @@ export { midnightOf, minuteOf, momentOf, timesOf } from './scheduleTimes';
 export { siteNow } from './siteNow';
 export { askedBy, siteState, stepsOf, type PlanMode, type SiteState, type StateLog } from './siteState';
 export { type JobTask, type TaskCoat } from './siteCoats';
+export { planKept, type CoatKept, type PlanKept } from './planKept';
+export { lineStep, linesDone, stageOfLine, type LineDone } from './prepareSteps';
 export { NO_ROOM, roomName } from './siteRooms';
 export {
   type HoseChoice,

@@ -318,17 +318,38 @@ export function otherPlans(worked: WorkedOut, asked: SiteAsked): readonly OtherP
   });
 }
 
-/** All tasks of a job by a plan's fields, whatever of them is done, by their id: what a stored plan names. */
-export function daysOfSchedule(
+/** What of its times a plan's tasks depend on: how long a day is, and for how many. */
+interface TimesOfDay {
+  readonly times: Pick<SiteTimes, 'day' | 'breaks' | 'people'>;
+}
+
+/** All tasks of a job as a plan was asked for, whatever of them is done, by their id: what a stored plan names. */
+export function tasksAsked(
   { work }: WorkedOut,
-  fields: Pick<ScheduleFields, 'school' | 'drying' | 'hours' | 'breaks' | 'crew'>,
+  { school, weather, times }: Pick<SiteAsked, 'school' | 'weather'> & TimesOfDay,
 ): ReadonlyMap<string, JobTask> {
   if (!work) return new Map();
-  const { longest } = withinDay(fields.hours, fields.breaks, fields.crew.length, ratesOf(work.book));
-  const asked = { school: fields.school, weather: fields.drying as DryingWeather, longest };
-  const { all } = siteTasks(work, { ...asked, people: fields.crew.length });
+  const { longest } = withinDay(times.day, times.breaks, times.people, ratesOf(work.book));
+  const { all } = siteTasks(work, { school, weather, longest, people: times.people });
   return new Map(all.map((task) => [task.id, task]));
 }
+
+/** The same by the fields of a stored plan. */
+export const daysOfSchedule = (
+  worked: WorkedOut,
+  {
+    school,
+    drying,
+    hours,
+    breaks,
+    crew,
+  }: Pick<ScheduleFields, 'school' | 'drying' | 'hours' | 'breaks' | 'crew'>,
+): ReadonlyMap<string, JobTask> =>
+  tasksAsked(worked, {
+    school,
+    weather: drying as DryingWeather,
+    times: { day: hours, breaks, people: crew.length },
+  });
 
 /** A day of a stored plan as it is printed. */
 export interface DayPage {

@@ -1,7 +1,7 @@
 import type { CoatingBase, CupId } from '../coating';
 import { CUPS } from '../coating';
 import { isSameTip, sealFor, writeTipCode, type Tip } from '../tip';
-import { sparesFor } from '../quantities';
+import { sparesFor, type WorkRate } from '../quantities';
 import { counted } from '../units';
 import type { Protection } from '../safety';
 import type { Misfit } from './fit';
@@ -30,7 +30,14 @@ export interface Owned {
 
 export interface TakeLine {
   readonly group:
-    'Machine' | 'Tips and seals' | 'Filters' | 'Measuring' | 'Fluids' | 'Adapters' | 'To wear and stand by';
+    | 'Machine'
+    | 'To prepare and cover'
+    | 'Tips and seals'
+    | 'Filters'
+    | 'Measuring'
+    | 'Fluids'
+    | 'Adapters'
+    | 'To wear and stand by';
   readonly what: string;
   readonly why: string;
   /** Whether it is in the kit; unknown for things nobody writes down. */
@@ -76,6 +83,37 @@ function tipLine(all: readonly DaySetup[], { tip }: DaySetup, owned: Owned): Tak
   };
 }
 
+/** What each line of a site list is done with (work.md, "Preparing a site"). */
+const PREPARED_WITH: Readonly<Partial<Record<WorkRate, { readonly what: string; readonly why: string }>>> = {
+  power: { what: 'Voltage tester, labels for the board', why: 'Power off and checked dead' },
+  plates: { what: 'Screwdrivers, bags for screws', why: 'Plates, vents, hardware off' },
+  vents: { what: 'Screwdrivers, bags for screws', why: 'Plates, vents, hardware off' },
+  doors: { what: 'Door rack, pads, marker for the leaves', why: 'Leaves racked, each back in its own frame' },
+  lights: { what: 'Bags and tape for light fittings', why: 'Lowered and bagged' },
+  alarms: { what: 'Bags for smoke alarms', why: 'Uncovered again at the end of each day' },
+  curtains: { what: 'Step ladder, box for brackets', why: 'Curtains and rails off' },
+  furniture: { what: 'Film and blankets for furniture', why: 'The rest to the middle, under film' },
+  floorCover: { what: 'Floor cover, tape', why: 'Wall to wall, taped at the skirting' },
+  fittings: { what: 'Masking film, tape, sharp blades', why: 'Windows and fittings' },
+  maskingLine: { what: 'Masking paper, tape, hand masker', why: 'Edges' },
+  washing: { what: 'Buckets, sponges, cleaner', why: 'Washed, then dry' },
+  scraping: { what: 'Scrapers, dust sheet, test for lead', why: 'Tested before it is scraped' },
+  filling: { what: 'Filler, putty knives', why: 'Holes and cracks' },
+  sanding: { what: 'Sanding blocks, paper, vacuum', why: 'Smooth, felt with the palm' },
+  caulking: { what: 'Caulk, gun for it', why: 'Joints of the trim' },
+  dusting: { what: 'Dust brushes, rags', why: 'Last thing before the covers' },
+};
+
+/** What to load to prepare and cover, each once, in the order of the work. */
+function prepareLines(work: readonly WorkRate[]): readonly TakeLine[] {
+  const found = new Map<string, TakeLine>();
+  for (const rate of work) {
+    const line = PREPARED_WITH[rate];
+    if (line && !found.has(line.what)) found.set(line.what, { group: 'To prepare and cover', ...line });
+  }
+  return [...found.values()];
+}
+
 /** What to load for the set-ups of a day, before anybody drives: in groups, with why, and what the kit lacks. */
 export function takeList(
   setups: readonly DaySetup[],
@@ -85,6 +123,8 @@ export function takeList(
     readonly hoses: readonly string[];
     readonly misfits: readonly Misfit[];
   },
+  /** What there is to prepare that day, in its order. */
+  prepare: readonly WorkRate[] = [],
 ): readonly TakeLine[] {
   const bases = new Set(setups.map(({ base }) => base));
   const lines: TakeLine[] = [
@@ -100,6 +140,7 @@ export function takeList(
       what: 'Gun, guard, two spanners',
       why: 'Guard always on; hose ends want two spanners',
     },
+    ...prepareLines(prepare),
     ...together(
       setups,
       ({ tip }) => `${tip.family} ${writeTipCode(tip)}`,

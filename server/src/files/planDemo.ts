@@ -57,6 +57,8 @@ export async function planDemo(db: Database, companyId: string, now: Date): Prom
       isJob: (one: string) => one === job.id,
       jobOfSurface: (one: string) => (ids.has(one) ? job.id : undefined),
     };
+    // What is finished was planned before it was begun: the plan stands beside what happened.
+    const past = job.status === 'finished';
     const state = siteState(
       { entries: log, record, kit, tips, jobsOfPaint, dayOf: localDay },
       job,
@@ -64,7 +66,13 @@ export async function planDemo(db: Database, companyId: string, now: Date): Prom
       midnightOf(fields),
     );
     const whole = { job, surfaces, places, kit, book: company.book ?? USUAL_BOOK, ...PRICED_AT };
-    const found = planSite(workOutJob(whole), askedBy(fields, state, begun, { mode: 'anew', tries: TRIES }));
+    const nothing = { done: [], steps: [], thin: [], closed: [] };
+    const first = new Date(midnightOf(fields).getTime() + fields.hours.from * 60_000);
+    const asked = askedBy(fields, past ? nothing : state, past ? first : begun, {
+      mode: 'anew',
+      tries: TRIES,
+    });
+    const found = planSite(workOutJob(whole), asked);
     if (!found.ok) continue;
     await storeOf(db, 'schedules').put(companyId, id, version, { ...fields, result: scheduleResult(found) });
   }

@@ -23,6 +23,7 @@ import { BoardView } from './BoardView';
 import { Changes } from './Changes';
 import { DayList } from './DayList';
 import { Findings } from './Findings';
+import { Kept } from './Kept';
 import { OtherWays, fieldsOtherwise } from './OtherWays';
 import { PlanAnswer } from './PlanAnswer';
 import { PlanSettings } from './PlanSettings';
@@ -202,6 +203,7 @@ export function Days({
           <Files job={job} fields={fields} planned={found} />
         </>
       ) : null}
+      {state.kind === 'done' && state.kept ? <Kept fields={fields} kept={state.kept} /> : null}
       <PlanSettings fields={fields} rooms={rooms} errors={errors} onChange={change} />
       {found && task && one ? (
         <TaskSheet

@@ -1,4 +1,10 @@
-import type { JobToWorkOut, OtherPlan, SiteAsked, SitePlanned } from '@fine-spray/contract/planning';
+import type {
+  JobToWorkOut,
+  OtherPlan,
+  PlanKept,
+  SiteAsked,
+  SitePlanned,
+} from '@fine-spray/contract/planning';
 import { useEffect, useState } from 'react';
 import { runWorker, type StartWorker } from '@/data/worker';
 import type { DaysOrder, DaysReport } from '@/workers/days.worker';
@@ -11,6 +17,8 @@ export type DaysState =
   | {
       readonly kind: 'done';
       readonly planned: SitePlanned;
+      /** How the plan people know was kept so far. */
+      readonly kept?: PlanKept | undefined;
       /** Missing while they are worked out, and where they are not asked for. */
       readonly others?: readonly OtherPlan[];
     };

@@ -1,16 +1,16 @@
-import { USUAL_BOOK, type Job, type Surface } from '@fine-spray/contract';
+import type { Job, Surface } from '@fine-spray/contract';
 import {
   layersOf,
+  lineStep,
   requestFor,
-  roomsToPrepare,
   type Kit,
+  type LineDone,
   type RoomToPrepare,
 } from '@fine-spray/contract/planning';
 import {
   PRECEDENCE_NOTE,
   cautionsFor,
   hoursText,
-  kindOfWorkKey,
   safetyOf,
   showText,
   type Caution,
@@ -19,8 +19,6 @@ import {
 } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useKept, readTexts } from '@/data/kept';
-import { useCompany, usePlaces } from '@/data/resources';
 import { STEP_TITLES } from '@/features/cautions';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { CautionList } from '@/ui/caution';
@@ -30,6 +28,7 @@ import { EmptyState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
+import { useToPrepare } from './useToPrepare';
 import { lineWords } from './words';
 
 const TITLE = 'Prepare';
@@ -52,27 +51,12 @@ export function PrepareScreen({ jobId }: { jobId: string }) {
   );
 }
 
-/** A line by what it is, in its room: as it is ticked. */
-const keyOf = (room: string, line: SiteLine): string => `${room} ${kindOfWorkKey(line)}`;
-
 function Preparing({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
-  const { data: company } = useCompany();
-  const { data: places } = usePlaces(job.id);
-  const [done, setDone] = useKept(`prepared ${job.id}`, readTexts, []);
-  const rooms = useMemo(
-    () =>
-      places
-        ? roomsToPrepare({
-            ...{ surfaces, places, job, coatings: kit.coatings, book: company?.book ?? USUAL_BOOK },
-            times: kit.history?.times,
-          })
-        : undefined,
-    [surfaces, places, job, kit, company],
-  );
+  const { rooms, done, ready, tick } = useToPrepare({ job, surfaces, kit });
   if (!rooms) return <Skeleton rows={4} height={160} />;
-  const all = rooms.flatMap(({ room, lines }) => lines.map((line) => ({ key: keyOf(room, line), line })));
-  const left = all.filter(({ key }) => !done.includes(key));
+  const all = rooms.flatMap(({ room, lines }) => lines.map((line) => ({ key: lineStep(room, line), line })));
+  const left = all.filter(({ key }) => !done.has(key));
   if (all.length === 0)
     return (
       <EmptyState
@@ -98,9 +82,7 @@ function Preparing({ job, surfaces, kit }: LoadedJob) {
           job={job}
           kit={kit}
           done={done}
-          onToggle={(key) =>
-            setDone(done.includes(key) ? done.filter((other) => other !== key) : [...done, key])
-          }
+          onToggle={ready ? (line) => tick(one, line) : undefined}
         />
       ))}
       <Words size={14} colour="ink2">
@@ -138,8 +120,9 @@ function RoomLines({
   one: RoomToPrepare;
   job: Job;
   kit: Kit;
-  done: readonly string[];
-  onToggle: (key: string) => void;
+  done: ReadonlyMap<string, LineDone>;
+  /** Missing until the log is there. */
+  onToggle: ((line: SiteLine) => void) | undefined;
 }) {
   const { system } = useUnits();
   const cautions = useMemo(() => cautionsOn(surfaces, job, kit), [surfaces, job, kit]);
@@ -148,22 +131,23 @@ function RoomLines({
     <Panel title={room === '' ? 'Without a room' : room} testID="room-to-prepare">
       <CautionList title={STEP_TITLES.prepare} cautions={cautions} />
       {lines.map((line) => {
-        const key = keyOf(room, line);
+        const key = lineStep(room, line);
         const said = lineWords(line);
         return (
           <Pressable
             key={key}
             role="checkbox"
-            aria-checked={done.includes(key)}
+            aria-checked={done.has(key)}
             aria-label={said.do}
-            onPress={() => onToggle(key)}
+            disabled={!onToggle || done.get(key) === 'with its task'}
+            onPress={() => onToggle?.(line)}
             className="min-h-[56px] flex-row items-center gap-3"
           >
-            <TickBox on={done.includes(key)} />
+            <TickBox on={done.has(key)} />
             <View className="min-w-0 flex-1">
               <Words weight="semi">{said.do}</Words>
               <Words size={14} colour="ink2">
-                {`${[...amountOf(line, system), hoursText(line.time, system)].join(', ')}. ${said.why}`}
+                {`${[...amountOf(line, system), hoursText(line.time, system)].join(', ')}. ${done.get(key) === 'with its task' ? 'Done with its task of the plan.' : said.why}`}
               </Words>
             </View>
           </Pressable>

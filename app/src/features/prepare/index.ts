@@ -1,1 +1,2 @@
 export { PrepareScreen } from './PrepareScreen';
+export { useToPrepare } from './useToPrepare';

@@ -1,4 +1,4 @@
-import { layersOf, requestFor } from '@fine-spray/contract/planning';
+import { layersOf, requestFor, type RoomToPrepare } from '@fine-spray/contract/planning';
 import { OWN_CUP, type Gear } from '@fine-spray/contract';
 import {
   TIP_LIFE,
@@ -22,6 +22,7 @@ import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { readTexts, useKept } from '@/data/kept';
 import { useList } from '@/data/resources';
+import { useToPrepare } from '@/features/prepare';
 import { rigMisfits } from '@/features/kit';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
@@ -49,6 +50,7 @@ function neededFor(
   { job, surfaces, kit }: LoadedJob,
   gear: readonly Gear[],
   left: readonly string[],
+  toPrepare: readonly RoomToPrepare[],
   system: UnitSystem,
 ) {
   const sprayer = kit.sprayers.find(({ id }) => id === job.sprayerId);
@@ -111,11 +113,18 @@ function neededFor(
     }
   }
   const all = [...misfits.values()];
-  const lines = takeList(setups, owned, {
-    sprayer: sprayer.name,
-    hoses: hoses.map(({ name }) => name),
-    misfits: all,
-  });
+  const lines = takeList(
+    setups,
+    owned,
+    {
+      sprayer: sprayer.name,
+      hoses: hoses.map(({ name }) => name),
+      misfits: all,
+    },
+    toPrepare
+      .filter(({ room }) => !left.includes(room))
+      .flatMap(({ lines: work }) => work.map(({ rate }) => rate)),
+  );
   return { lines, misfits: all, refused };
 }
 
@@ -123,12 +132,13 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
   const router = useRouter();
   const gear = useList('gear').data;
+  const { rooms: toPrepare } = useToPrepare({ job, surfaces, kit });
   const rooms = [...new Set(surfaces.map(({ room }) => room))];
   const [left, setLeft] = useKept(`rooms left out ${job.id}`, readTexts, []);
   const [packed, setPacked] = useKept(`packed ${job.id}`, readTexts, []);
   const worked = useMemo(
-    () => neededFor({ job, surfaces, kit }, gear ?? NONE, left, system),
-    [job, surfaces, kit, gear, left, system],
+    () => neededFor({ job, surfaces, kit }, gear ?? NONE, left, toPrepare ?? [], system),
+    [job, surfaces, kit, gear, left, toPrepare, system],
   );
   const toggle = (list: readonly string[], one: string) =>
     list.includes(one) ? list.filter((other) => other !== one) : [...list, one];

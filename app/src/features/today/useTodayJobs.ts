@@ -29,7 +29,7 @@ export function useTodayJobs(jobs: readonly Job[], linked: string | undefined) {
   const chosen = open ?? kept;
   const planned = useMemo(() => {
     const withPlan = new Set(rows.filter(({ result }) => result !== null).map(({ jobId }) => jobId));
-    return asked.filter(({ id }) => withPlan.has(id));
+    return asked.filter(({ id, status }) => withPlan.has(id) && status !== 'finished');
   }, [rows, asked]);
   return {
     /** Jobs with a plan. */
