@@ -203,3 +203,75 @@ test('sprayed, rolled or rolled from the pump: hours and paint of each, and from
   await answer.getByRole('button').first().click();
   await expect(page.getByRole('dialog')).toContainText('Hours by method');
 });
+
+test('a coat that was combed too thin is said where the work is planned, and one more is planned with a tap', async ({
+  page,
+}) => {
+  const job = await ownJob('A thin coat');
+  const [jobId = ''] = job.split('/').slice(-1);
+  const rows = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
+    items: { id: string; name: string; room: string; element: string; coatingId: string; coats: number }[];
+  };
+  const row = rows.items.find(({ element }) => element === 'ceiling');
+  if (!row) throw new Error('no ceiling');
+  const write = async (kind: string, schema: number, at: number, payload: object) => {
+    const answer = await fetch(`${address()}/api/entries/${crypto.randomUUID()}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({
+        ...{ kind, schema, at: new Date(at).toISOString(), author: 'TO', jobId, surfaceId: row.id },
+        ...{ replaces: null, payload, version: 0 },
+      }),
+    });
+    expect(answer.status, await answer.text()).toBeLessThan(300);
+  };
+  const hour = 3_600_000;
+  const begun = Date.now() - 30 * hour;
+  for (let coat = 1; coat <= row.coats; coat += 1) {
+    const of = { coatingId: row.coatingId, coat };
+    const at = begun + coat * 8 * hour;
+    await write('comb', 2, at, {
+      ...of,
+      teeth: [25e-6, 50e-6, 75e-6, 100e-6, 125e-6, 150e-6, 175e-6, 200e-6],
+      lastWet: [50e-6, 50e-6, 50e-6],
+      ...{ thinner: 0, element: 'ceiling', tip: null, target: 130e-6, speed: null, cardSpeed: null },
+    });
+    await write('coat finished', 1, at + hour / 4, {
+      ...of,
+      ...{
+        element: 'ceiling',
+        side: 'inside',
+        kind: 'smooth-board',
+        wind: 'calm',
+        trueArea: 12,
+        weather: { source: 'by hand', air: 293, surface: 292, humidity: 0.5, wind: null, rain: null },
+      },
+    });
+  }
+  await page.goto(`${address()}${job}/days`);
+  const findings = page.getByTestId('findings');
+  await expect(findings).toContainText(`${row.room}, ${row.name}: too thin`);
+  await findings.getByRole('button', { name: 'Add a coat' }).click();
+  await expect(findings).toHaveCount(0);
+  await expect(page.getByText(`${row.name} has one coat more, and the plan with it.`)).toBeVisible();
+  const stored = async () =>
+    ((await (await fetch(`${address()}/api/surfaces/${row.id}`)).json()) as { coats: number }).coats;
+  await expect.poll(stored).toBe(row.coats + 1);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(findings).toBeVisible();
+  await findings.getByRole('button', { name: 'Leave it so' }).click();
+  await expect(findings).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('board').or(page.getByTestId('day')).first()).toBeVisible();
+  await expect(findings).toHaveCount(0);
+  await forget(`/api${job}`);
+});
+
+test('the plan of a finished job stands beside what happened', async ({ page }) => {
+  await page.goto(`${address()}${await demoJob('Orchard Row 3')}/days`);
+  const kept = page.getByTestId('plan-kept');
+  await expect(kept).toContainText(/^The plan against what happenedLast coat (on time|.*(later|sooner))/);
+  await expect(kept).toContainText(/\d+ coats by the log/);
+  await expect(page.getByText('This job is finished')).toBeVisible();
+  await expect(page.getByRole('group', { name: 'How it is planned' })).toHaveCount(0);
+});

@@ -100,7 +100,10 @@ export function Days({
   const first = midnightOf(fields);
   const rooms = useMemo(() => [...new Set(surfaces.map(({ room }) => room))], [surfaces]);
   const shown = state.kind === 'done' ? state.planned : last;
-  const found = shown?.ok === true ? shown : undefined;
+  // What nobody stepped through by the plan is open for ever on a job that is over.
+  const over = job.status === 'finished';
+  const found = shown?.ok === true && !over ? shown : undefined;
+  const kept = state.kind === 'done' ? state.kept : undefined;
   const isNew = found !== undefined && (fields.result === null || mode !== 'follow');
   const take = (planned: SitePlanFound) => {
     setMode('follow');
@@ -143,7 +146,16 @@ export function Days({
           <Button label="Look again" onPress={again} />
         </EmptyState>
       ) : null}
-      {shown && !shown.ok ? (
+      {over && state.kind === 'done' ? (
+        <>
+          {kept ? <Kept fields={fields} kept={kept} /> : null}
+          <EmptyState
+            title="This job is finished"
+            text="There is nothing left to plan. Where there is, set its status back under Details."
+          />
+        </>
+      ) : null}
+      {shown && !shown.ok && !over ? (
         shown.done ? (
           <EmptyState title="All of it is done" text="By its log there is nothing left to do on this job." />
         ) : (
@@ -203,8 +215,8 @@ export function Days({
           <Files job={job} fields={fields} planned={found} />
         </>
       ) : null}
-      {state.kind === 'done' && state.kept ? <Kept fields={fields} kept={state.kept} /> : null}
-      <PlanSettings fields={fields} rooms={rooms} errors={errors} onChange={change} />
+      {kept && !over ? <Kept fields={fields} kept={kept} /> : null}
+      {over ? null : <PlanSettings fields={fields} rooms={rooms} errors={errors} onChange={change} />}
       {found && task && one ? (
         <TaskSheet
           key={task.id}
