@@ -34,6 +34,12 @@ export class Refused extends Error {
   }
 }
 
+/**
+ * The server answers for another company than this page shows. It says nothing of what was asked or sent: that waits with the company it is of,
+ * and the page opens anew.
+ */
+export class OtherCompany extends Error {}
+
 /** What to tell a person of a call that failed. */
 export function whyFailed(error: unknown): string {
   return error instanceof Error ? error.message : 'The server did not take it.';
@@ -57,12 +63,14 @@ function isProblem(body: unknown): body is Problem {
   );
 }
 
-/** What a body says was wrong; one that is not ours is another server's. */
-export const failureOfAnswer = (body: unknown): Error =>
-  isProblem(body) ? new Refused(body) : new NotOurs();
-
 /** The type of the problem of a page that shows another company than the server answers for. */
 const OTHER_COMPANY = 'urn:fine-spray:problem:other-company';
+
+/** What a body says was wrong; one that is not ours is another server's. */
+export function failureOfAnswer(body: unknown): Error {
+  if (!isProblem(body)) return new NotOurs();
+  return body.type === OTHER_COMPANY ? new OtherCompany(body.detail) : new Refused(body);
+}
 
 /** The status of a server whose disk is full. */
 const NO_ROOM = 507;
@@ -141,7 +149,7 @@ export async function call(
     return answer;
   } catch (error) {
     if (error instanceof Refused && error.problem.status === NO_ROOM) reach.stores(error.message);
-    if (error instanceof Refused && error.problem.type === OTHER_COMPANY) company.other();
+    if (error instanceof OtherCompany) company.other();
     throw error;
   }
 }

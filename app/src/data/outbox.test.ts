@@ -31,6 +31,9 @@ const problem = (status: number, detail: string, extra: object = {}): Answer => 
   body: { type: 'urn:x', title: 'No', status, detail, errors: [], ...extra },
 });
 
+/** The type of what a server says that answers for another company. */
+const OTHER = 'urn:fine-spray:problem:other-company';
+
 beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
   kept = playStorage();
@@ -42,7 +45,10 @@ beforeEach(() => {
     const { entries } = JSON.parse(body) as { entries: { id: string; author: string }[] };
     requests.push(entries.length);
     const answers = entries.map(({ id, ...sent }) => ({ id, author: sent.author, ...answer(id, sent) }));
-    const whole = answers.find(({ status }) => status === 0 || status >= 500 || status === 429);
+    const whole = answers.find(
+      ({ status, body: said }) =>
+        status === 0 || status >= 500 || status === 429 || (said as { type?: string }).type === OTHER,
+    );
     if (whole?.status === 0) return Promise.reject(new Error('away'));
     if (!whole)
       seen.push(...answers.flatMap(({ id, author, status }) => (status === 200 ? [{ id, author }] : [])));
@@ -217,6 +223,20 @@ describe('the outbox', () => {
     expect(seen.map(({ author }) => author)).toEqual(['mine']);
     expect(seen[0]?.id).not.toBe(id);
     expect(box.current().waiting).toEqual([]);
+  });
+
+  it('holds nothing against an entry where the server answers for another company: it waits with its own', async () => {
+    const box = page();
+    answer = () => problem(409, 'Another company.', { type: OTHER });
+    const { id } = box.write(fields('mine'));
+    await settled();
+    expect(box.current().waiting).toMatchObject([{ id }]);
+    expect(box.current().waiting[0]).not.toHaveProperty('refused');
+    expect(box.current().waiting[0]).not.toHaveProperty('theirs');
+    answer = took;
+    await box.send();
+    await settled();
+    expect(seen.map(({ author }) => author)).toEqual(['mine']);
   });
 
   it('sends what is known of the clock an entry goes by: that of what it corrects, not of this device', async () => {

@@ -14,6 +14,8 @@ class Server {
   rows = new Map<string, Row>();
   gone = new Map<string, number>();
   away = false;
+  /** It answers for another company now. */
+  other = false;
   batches = 0;
 
   put(id: string, fields: object): void {
@@ -28,6 +30,10 @@ class Server {
 
   answer(writes: readonly BatchWrite[]): { status: number; body: unknown } {
     this.batches += 1;
+    if (this.other) {
+      const { status, body } = problem(409, 'Another company.');
+      return { status, body: { ...body, type: 'urn:fine-spray:problem:other-company' } };
+    }
     const before = [new Map(this.rows), new Map(this.gone)] as const;
     const rows: (Row | null)[] = [];
     for (const { id, content, ...rest } of writes) {
@@ -148,6 +154,21 @@ class Page {
 const names = () => Object.fromEntries([...server.rows.values()].map(({ id, name }) => [id, name]));
 
 describe('plans while the server is away', () => {
+  it('wait with their company where the server answers for another: nothing is held against them', async () => {
+    server.put('a', { name: 'House' });
+    const page = new Page();
+    server.away = true;
+    await page.name('a', 'Our house');
+    server.other = true;
+    await page.back();
+    expect(page.waiting).toEqual([{ ids: ['a'], refused: undefined }]);
+    expect(page.row('a')?.['name']).toBe('Our house');
+    server.other = false;
+    await page.back();
+    expect(page.waiting).toEqual([]);
+    expect(names()).toEqual({ a: 'Our house' });
+  });
+
   it('go there at once while it is reached', async () => {
     const page = new Page();
     await page.name('a', 'One');

@@ -1,6 +1,6 @@
 import type { BatchWrite, Changing, ResourceName } from '@fine-spray/contract';
 import { useSyncExternalStore } from 'react';
-import { NotOurs, Refused, Unreachable, call, whyFailed } from './api';
+import { NotOurs, OtherCompany, Refused, Unreachable, call, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptPlan } from './device';
 import { newId } from './newId';
 import { OneAtATime, alone } from './oneAtATime';
@@ -27,6 +27,7 @@ const TRY_LATER = new Set([401, 405, 408, 429, 503, 507]);
 export const isAway = (error: unknown): boolean =>
   error instanceof Unreachable ||
   error instanceof NotOurs ||
+  error instanceof OtherCompany ||
   (error instanceof Refused && TRY_LATER.has(error.problem.status));
 
 const isRow = (value: unknown): value is PlanRow => {

@@ -21,7 +21,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { Refused, Unknown, call } from './api';
+import { OtherCompany, Refused, Unknown, call } from './api';
 import { asItIs, refreshLists, rowShown } from './lists';
 import { noteChange } from './newer';
 import { plans, type PlanRow } from './plans';
@@ -42,7 +42,7 @@ export function makeQueryClient(): QueryClient {
         // A query that waits for a server shows nothing; one that fails says why, and comes again when it is reached.
         networkMode: 'always',
         refetchOnReconnect: 'always',
-        retry: (count, error) => !(error instanceof Refused) && count < 1,
+        retry: (count, error) => !(error instanceof Refused || error instanceof OtherCompany) && count < 1,
         retryDelay: 500,
       },
       // A write is tried by whoever keeps what is written: the draft, or the outbox.
