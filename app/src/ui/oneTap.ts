@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 
 /** A tap so soon after another is the same one, ms: a gloved thumb bounces, and what it hit has not moved yet. */
-const SAME_TAP = 350;
+export const SAME_TAP = 350;
 
 /** Work that two taps in one instant do once; nor is it begun again before it is done. */
 export function useOneTap<Args extends readonly unknown[]>(

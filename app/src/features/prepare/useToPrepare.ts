@@ -8,11 +8,12 @@ import {
   type RoomToPrepare,
 } from '@fine-spray/contract/planning';
 import type { SiteLine } from '@fine-spray/core';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { useCompany, usePlaces } from '@/data/resources';
 import { useJobHere } from '@/data/jobHere';
 import { useSiteLog } from '@/data/record';
 import { useWriteTogether } from '@/data/writeDown';
+import { SAME_TAP } from '@/ui/oneTap';
 import type { LoadedJob } from '@/features/frame';
 import { lineWords } from './words';
 
@@ -41,8 +42,13 @@ export function useToPrepare({ job, surfaces, kit }: LoadedJob) {
     () => (rooms && log && here ? linesDone(rooms, stepsOf(log.entries, job.id, EPOCH)) : NOTHING),
     [rooms, log, here, job.id],
   );
+  // A thumb that bounces ticks once; two lines one after the other are two.
+  const last = useRef({ task: '', at: -Infinity });
   const tick = ({ room }: RoomToPrepare, line: SiteLine) => {
     const task = lineStep(room, line);
+    const at = performance.now();
+    if (last.current.task === task && at - last.current.at < SAME_TAP) return;
+    last.current = { task, at };
     const did = done.get(task) === 'ticked' ? 'put back' : 'done';
     const name = [room, lineWords(line).do].filter(Boolean).join(': ').slice(0, 300);
     write(

@@ -17,6 +17,7 @@ import { useMe, useSession } from '@/data/me';
 import { keys, usePutCompany } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, TextField } from '@/ui/field';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
@@ -36,14 +37,15 @@ export function CompanyPanel({ company }: { company: Company }) {
     keptAs: `company ${company.id}`,
     first: { name: company.name, head: book.head },
   });
-  const store = () =>
+  const store = useOneTap(() =>
     submit(async ({ name, head }) => {
       const stored = await put({ name, book: { ...book, head }, version: company.version });
       toast({
         text: `${stored.name} is kept.`,
         undo: () => void put({ name: company.name, book: company.book, version: stored.version }),
       });
-    });
+    }),
+  );
   if (!seesMoney) return null;
   return (
     <Panel title="Company" testID="company">
@@ -66,7 +68,7 @@ export function CompanyPanel({ company }: { company: Company }) {
         kind="primary"
         className="self-start"
         disabled={!ready || !changed}
-        onPress={() => void store()}
+        onPress={store}
       />
     </Panel>
   );
@@ -86,16 +88,16 @@ export function OtherCompanies() {
     queryFn: async ({ signal }): Promise<Companies> =>
       companiesSchema.parse(await call('GET', '/api/companies', undefined, { signal })),
   });
-  if (!open || !data || !mayChange) return null;
-  const now = data.items.find(({ answers }) => answers);
-  const others = data.items.filter(({ answers }) => !answers);
-  async function choose(id: string) {
+  const choose = useOneTap(async (id: string) => {
     try {
       await answering(id);
     } catch (error) {
       toast({ text: `Not changed: ${whyFailed(error)}` });
     }
-  }
+  });
+  if (!open || !data || !mayChange) return null;
+  const now = data.items.find(({ answers }) => answers);
+  const others = data.items.filter(({ answers }) => !answers);
   return (
     <Panel title={now?.sample ? 'This is the sample company' : 'Other companies here'} testID="companies">
       <Words>
@@ -108,7 +110,7 @@ export function OtherCompanies() {
           key={id}
           label={sample ? `Look at the sample: ${name}` : `Go to ${name}`}
           kind={now?.sample ? 'primary' : 'plain'}
-          onPress={() => void choose(id)}
+          onPress={() => choose(id)}
         />
       ))}
       <Button
@@ -133,12 +135,13 @@ function OwnCompany({ onClose }: { onClose: () => void }) {
     first: { company: '', name: '', initials: '' },
     quiet: true,
   });
-  const store = () =>
+  const store = useOneTap(() =>
     submit(async (own) => {
       await ownCompany(own);
       await client.invalidateQueries({ queryKey: keys.companies });
       onClose();
-    });
+    }),
+  );
   return (
     <Sheet title="Your own company" onClose={onClose}>
       <View className="gap-3">
@@ -161,7 +164,7 @@ function OwnCompany({ onClose }: { onClose: () => void }) {
           onChange={(initials) => change({ initials })}
         />
         {failed ? <FieldError message={failed} /> : null}
-        <Button label="Begin" kind="primary" onPress={() => void store()} />
+        <Button label="Begin" kind="primary" onPress={store} />
       </View>
     </Sheet>
   );

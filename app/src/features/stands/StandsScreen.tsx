@@ -11,7 +11,6 @@ import { IN_HAND, counted, showText, type RoomMeasure, type Stands } from '@fine
 import { SET_UPS } from '@fine-spray/core/sequence';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useMay } from '@/data/may';
 import { contentOf, usePlaces, useWrites } from '@/data/resources';
@@ -21,6 +20,7 @@ import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
 import { Choice } from '@/ui/choice';
 import { FieldError, QuantityField } from '@/ui/field';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { EmptyState, Skeleton } from '@/ui/states';
@@ -198,25 +198,22 @@ function Ways({ job, rooms }: { job: Job; rooms: readonly JobRoom[] }) {
     keptAs: `ways ${job.id}`,
     first: { ways: job.ways },
   });
+  const store = useOneTap(() =>
+    submit(async ({ ways }) => {
+      const before = contentOf(job);
+      const stored = await put({ id: job.id, content: { ...before, ways, version: job.version } });
+      toast({
+        text: 'The ways are kept; the plan of the days moves the machine by them.',
+        undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
+      });
+    }),
+  );
   if (!first || rooms.length < 2) return null;
   const set = (room: string, part: Partial<Job['ways'][number]> | undefined) => {
     const before = fromOf(content.ways, room) ?? { room, from: first.name, way: 0 };
     const rest = content.ways.filter((one) => one.room !== room);
     change({ ways: part ? [...rest, { ...before, ...part }] : rest });
   };
-  const store = () =>
-    submit(async ({ ways }) => {
-      const before = contentOf(job);
-      try {
-        const stored = await put({ id: job.id, content: { ...before, ways, version: job.version } });
-        toast({
-          text: 'The ways are kept; the plan of the days moves the machine by them.',
-          undo: () => void put({ id: job.id, content: { ...before, version: stored.version } }),
-        });
-      } catch (error) {
-        toast({ text: `Not stored: ${whyFailed(error)}` });
-      }
-    });
   return (
     <Panel title="From door to door" testID="ways">
       <Words colour="ink2">
@@ -255,12 +252,7 @@ function Ways({ job, rooms }: { job: Job; rooms: readonly JobRoom[] }) {
       })}
       {Object.values(errors)[0] ? <FieldError message={Object.values(errors)[0] ?? ''} /> : null}
       {failed ? <FieldError message={failed} /> : null}
-      <Button
-        label="Keep the ways"
-        kind="primary"
-        disabled={!ready || !changed}
-        onPress={() => void store()}
-      />
+      <Button label="Keep the ways" kind="primary" disabled={!ready || !changed} onPress={store} />
     </Panel>
   );
 }
