@@ -380,6 +380,9 @@ const SINGLE: Readonly<Record<string, Example>> = {
     },
     answer: ME,
   },
+  getCompanies: { answer: { items: [{ id: ID, name: 'Millrace Decorating', answers: true, sample: true }] } },
+  postCompanies: { body: { company: 'Heron Finishes', name: 'Ada', initials: 'AH' }, answer: ME },
+  postAnswering: { answer: ME },
   getCompany: { answer: COMPANY },
   putCompany: {
     body: { name: COMPANY.name, book: USUAL_BOOK, version: 1 },
