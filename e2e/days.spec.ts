@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { address, choose, demoJob, forget, more, ownJob } from './pages';
+import { address, ceilingOf, choose, demoJob, forget, more, ownJob, writeEntry } from './pages';
 import { expect, test } from './test';
 
 test(
@@ -208,45 +208,19 @@ test('a coat that was combed too thin is said where the work is planned, and one
   page,
 }) => {
   const job = await ownJob('A thin coat');
-  const [jobId = ''] = job.split('/').slice(-1);
-  const rows = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
-    items: { id: string; name: string; room: string; element: string; coatingId: string; coats: number }[];
-  };
-  const row = rows.items.find(({ element }) => element === 'ceiling');
-  if (!row) throw new Error('no ceiling');
-  const write = async (kind: string, schema: number, at: number, payload: object) => {
-    const answer = await fetch(`${address()}/api/entries/${crypto.randomUUID()}`, {
-      method: 'PUT',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({
-        ...{ kind, schema, at: new Date(at).toISOString(), author: 'TO', jobId, surfaceId: row.id },
-        ...{ replaces: null, payload, version: 0 },
-      }),
-    });
-    expect(answer.status, await answer.text()).toBeLessThan(300);
-  };
+  const { row, finished, of: where } = await ceilingOf(job);
   const hour = 3_600_000;
   const begun = Date.now() - 30 * hour;
   for (let coat = 1; coat <= row.coats; coat += 1) {
     const of = { coatingId: row.coatingId, coat };
     const at = begun + coat * 8 * hour;
-    await write('comb', 2, at, {
+    await writeEntry(where, 'comb', 2, at, {
       ...of,
       teeth: [25e-6, 50e-6, 75e-6, 100e-6, 125e-6, 150e-6, 175e-6, 200e-6],
       lastWet: [50e-6, 50e-6, 50e-6],
       ...{ thinner: 0, element: 'ceiling', tip: null, target: 130e-6, speed: null, cardSpeed: null },
     });
-    await write('coat finished', 1, at + hour / 4, {
-      ...of,
-      ...{
-        element: 'ceiling',
-        side: 'inside',
-        kind: 'smooth-board',
-        wind: 'calm',
-        trueArea: 12,
-        weather: { source: 'by hand', air: 293, surface: 292, humidity: 0.5, wind: null, rain: null },
-      },
-    });
+    await writeEntry(where, 'coat finished', 1, at + hour / 4, { ...finished, coat });
   }
   await page.goto(`${address()}${job}/days`);
   const findings = page.getByTestId('findings');

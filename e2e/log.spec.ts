@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { address, demoJob, demoSurface } from './pages';
+import { address, ceilingOf, contentOf, demoJob, demoSurface, forget, ownJob, writeEntry } from './pages';
 import { storedLog } from './storedLog';
 
 /** Counts what a thumb does. */
@@ -193,7 +193,9 @@ test(
   async ({ page }) => {
     await page.goto(`${address()}/log/clocks?job=${idOf(await demoJob())}`);
     await expect(page.getByTestId('clocks-answer')).toContainText(/can go on now|Nothing is ready/);
-    await expect(page.getByTestId('clocks-opens next')).toContainText('Last coat finished');
+    const opens = page.getByTestId('clocks-opens next');
+    // In the evening everything the demo's crew sprayed that day has dried.
+    await expect(opens).toContainText(/Last coat finished|Nothing is waiting/);
     const saved = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Recoat windows as a calendar file' }).click();
     const download = await saved;
@@ -204,6 +206,20 @@ test(
     expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
     expect(text).toMatch(/DTSTART:\d{8}T\d{6}Z/);
     expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10);
+    // A coat that was finished five minutes ago waits, whatever the hour.
+    const job = await ownJob('Clocks of a house', 'Orchard Row 3');
+    const { row, finished, of } = await ceilingOf(job);
+    const layers = (await (await fetch(`${address()}/api/surfaces/${row.id}`)).json()) as { version: number };
+    const more = await fetch(`${address()}/api/surfaces/${row.id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ ...contentOf(layers), coats: 2, version: layers.version }),
+    });
+    expect(more.status).toBe(200);
+    await writeEntry(of, 'coat finished', 1, Date.now() - 5 * 60_000, { ...finished, coat: 1 });
+    await page.goto(`${address()}/log/clocks?job=${idOf(job)}`);
+    await expect(opens).toContainText('Last coat finished');
+    await forget(`/api${job}`);
   },
 );
 

@@ -35,17 +35,19 @@ export async function demoPlace(name: string): Promise<string> {
 
 const SERVERS = new Set(['id', 'version', 'createdAt', 'updatedAt', 'surfaceCount']);
 
+/** What a write takes of a stored row. */
+export const contentOf = (row: object) =>
+  Object.fromEntries(Object.entries(row).filter(([field]) => !SERVERS.has(field)));
+
 /** A copy of a demo job for a test of its own, named so: others work on those of the demo. */
 export async function ownJob(name: string, of = 'Kiln House, ground floor'): Promise<string> {
   const from = await demoJob(of);
-  const content = (row: object) =>
-    Object.fromEntries(Object.entries(row).filter(([field]) => !SERVERS.has(field)));
   const put = async (resource: string, row: object) => {
     const id = crypto.randomUUID();
     const answer = await fetch(`${address()}/api/${resource}/${id}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ ...content(row), version: 0 }),
+      body: JSON.stringify({ ...contentOf(row), version: 0 }),
     });
     if (!answer.ok) throw new Error(`${resource}: ${await answer.text()}`);
     return id;
@@ -120,4 +122,43 @@ export async function forget(path: string): Promise<void> {
   const url = `${address()}${path}`;
   const { version } = (await (await fetch(url)).json()) as { version: number };
   await fetch(`${url}?version=${version}`, { method: 'DELETE' });
+}
+
+/** What the log says of a surface, written as another device would. */
+export async function writeEntry(
+  of: { readonly jobId: string; readonly surfaceId: string },
+  kind: string,
+  schema: number,
+  at: number,
+  payload: object,
+): Promise<void> {
+  const answer = await fetch(`${address()}/api/entries/${crypto.randomUUID()}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({
+      ...{ kind, schema, at: new Date(at).toISOString(), author: 'TO', ...of },
+      ...{ replaces: null, payload, version: 0 },
+    }),
+  });
+  if (!answer.ok) throw new Error(`${kind}: ${await answer.text()}`);
+}
+
+/** A ceiling of a job, as the log names its coats. */
+export async function ceilingOf(job: string) {
+  const rows = await items<{
+    id: string;
+    name: string;
+    room: string;
+    element: string;
+    coatingId: string;
+    coats: number;
+  }>(`/api${job}/surfaces`);
+  const row = rows.find(({ element }) => element === 'ceiling');
+  if (!row) throw new Error('no ceiling');
+  const finished = {
+    ...{ coatingId: row.coatingId, element: 'ceiling', side: 'inside', kind: 'smooth-board', wind: 'calm' },
+    trueArea: 12,
+    weather: { source: 'by hand', air: 293, surface: 292, humidity: 0.5, wind: null, rain: null },
+  };
+  return { row, finished, of: { jobId: job.split('/').pop() ?? '', surfaceId: row.id } };
 }

@@ -31,9 +31,9 @@ function Step({
   const { palette } = useTheme();
   return (
     <View className="flex-row gap-3 rounded-2xl border border-rule bg-sheet p-4">
-      <View className="w-8 items-center pt-0.5">
+      <View className="w-8 items-center pt-0.5" {...(done ? { role: 'img', 'aria-label': 'Done' } : {})}>
         {done ? (
-          <Check size={22} color={palette.identity} aria-label="Done" />
+          <Check size={22} color={palette.identity} aria-hidden />
         ) : (
           <Words size={22} weight="digits-bold">
             {number}
