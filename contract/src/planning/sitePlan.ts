@@ -29,7 +29,7 @@ import { coreCoating } from '../setupRequest';
 import type { PlannedWork } from './jobPlan';
 import type { JobTask } from './siteCoats';
 import { siteTasks, type DoneCoat, type DryingWeather, type SiteStep } from './siteTasks';
-import { roomsOfJob, standsOfJob } from './stands';
+import { standsOfWork } from './stands';
 import type { WorkedOut } from './wholeJob';
 
 /** What a plan of the days is asked with. */
@@ -297,8 +297,7 @@ export function askedOtherwise(asked: SiteAsked, way: OtherWay): SiteAsked {
 /** Whether there is anything to gain by a way: another hose, only where the machine stands in several places. */
 function isOpen(way: OtherWay, { work }: WorkedOut): boolean {
   if (way !== 'another hose') return true;
-  const stands = work && standsOfJob(roomsOfJob(work.surfaces, work.places), work.job.ways, work.hose);
-  return (stands?.stands.length ?? 0) > 1;
+  return ((work && standsOfWork(work))?.stands.length ?? 0) > 1;
 }
 
 /** What a way would come to. */

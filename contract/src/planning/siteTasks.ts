@@ -9,7 +9,7 @@ import type { Surface } from '../job';
 import type { School } from '../schedule';
 import { hoursOn, type PlannedWork } from './jobPlan';
 import { roomName } from './siteRooms';
-import { roomsOfJob, standByRoom, standsOfJob } from './stands';
+import { standByRoom, standsOfWork } from './stands';
 import {
   coatsOf,
   minutes,
@@ -118,7 +118,7 @@ export function siteTasks(work: PlannedWork, asked: TasksAsked): JobTasks {
   const tasks = [...rooms].flatMap(([room, surfaces]) =>
     tasksOfRoom(work, { room, surfaces }, school, { windowsOf, longest, doneAt, steps: over, people }),
   );
-  const stands = standByRoom(standsOfJob(roomsOfJob(work.surfaces, work.places), work.job.ways, work.hose));
+  const stands = standByRoom(standsOfWork(work));
   const all = tasks.map((task): JobTask => {
     const stand = task.kind === 'spray' ? stands.get(task.room) : undefined;
     return stand === undefined ? task : { ...task, stand };

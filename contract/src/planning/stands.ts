@@ -1,3 +1,4 @@
+import { addTo } from '@fine-spray/core/grouping';
 import { acrossOf, standsFor, type ReachedRoom, type Stands } from '@fine-spray/core/reach';
 import { setupCard } from '@fine-spray/core/setup';
 import type { HoseRun } from '@fine-spray/core/line';
@@ -5,6 +6,7 @@ import type { UnitSystem } from '@fine-spray/core/units';
 import type { PlaceMeasure } from '@fine-spray/core/takeoff';
 import type { Job, Surface } from '../job';
 import type { Kit } from './kit';
+import type { PlannedWork } from './jobPlan';
 import { requestFor } from './layers';
 import { roomName } from './siteRooms';
 
@@ -28,12 +30,7 @@ export function roomsOfJob(
   places: readonly { readonly id: string; readonly measure: PlaceMeasure }[],
 ): readonly JobRoom[] {
   const rooms = new Map<string, Surface[]>();
-  for (const surface of surfaces) {
-    const name = roomName(surface.room);
-    const all = rooms.get(name) ?? [];
-    rooms.set(name, all);
-    all.push(surface);
-  }
+  for (const surface of surfaces) addTo(rooms, roomName(surface.room), surface);
   return [...rooms].map(([name, all]) => {
     const placeId = all.find((one) => one.placeId !== null)?.placeId;
     return { name, ...acrossOf(all, places.find(({ id }) => id === placeId)?.measure) };
@@ -49,6 +46,10 @@ export function standsOfJob(
   if (hose === undefined || !ways || ways.length === 0) return undefined;
   return standsFor(rooms, ways, hose);
 }
+
+/** The same of a job that was worked out. */
+export const standsOfWork = ({ surfaces, places, job, hose }: PlannedWork): Stands | undefined =>
+  standsOfJob(roomsOfJob(surfaces, places), job.ways, hose);
 
 /** The place of the machine for each room. */
 export const standByRoom = (stands: Stands | undefined): ReadonlyMap<string, string> =>

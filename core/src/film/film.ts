@@ -1,5 +1,8 @@
 import { quantity, type Flow, type Fraction, type Length, type Speed, type SpreadingRate } from '../units';
 
+/** A film under this share of the one wanted is thin: in a picture of it, and by its combs (judgement). */
+export const THIN = 0.8;
+
 /** Gun speeds an arm keeps up over a working day. */
 export const COMFORTABLE_GUN_SPEED = { low: 0.3, high: 0.9 } as const;
 

@@ -1,4 +1,5 @@
 export {
+  THIN,
   COMFORTABLE_GUN_SPEED,
   dryForWet,
   filmOfLaid,

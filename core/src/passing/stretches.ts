@@ -1,5 +1,5 @@
 import type { FanOnPiece, PassSettings } from '../passes';
-import { areaOf, boxOf, type Piece, type Point, type Polygon } from '../shape';
+import { areaOf, boxOf, netArea, type Piece, type Point, type Polygon } from '../shape';
 import { CHANGE, OPEN_TIME, ROLLED } from './habits';
 
 export const CREWS = ['alone', 'two'] as const;
@@ -40,17 +40,14 @@ export function openArea(settings: PassSettings, crew: RollingCrew): number {
 /** A piece in stretches from left to right, each no larger than is rolled into before its film sets; all as wide. */
 export function stretchesOf(piece: Piece, settings: PassSettings, crew: RollingCrew): readonly Stretch[] {
   const { left, right } = boxOf(piece.outline);
-  const holes = piece.openings.reduce((sum, opening) => sum + areaOf(opening), 0);
-  const area = areaOf(piece.outline) - holes;
-  const count = Math.max(1, Math.ceil(area / openArea(settings, crew)));
+  const count = Math.max(1, Math.ceil(netArea(piece) / openArea(settings, crew)));
   const width = (right - left) / count;
   return Array.from({ length: count }, (_unused, index): Stretch => {
     const [from, to] = [left + index * width, left + (index + 1) * width];
     const openings = piece.openings
       .map((opening) => between(opening, from, to))
       .filter((opening) => opening.length > 2 && areaOf(opening) > 1e-6);
-    const outline = between(piece.outline, from, to);
-    const own = areaOf(outline) - openings.reduce((sum, opening) => sum + areaOf(opening), 0);
-    return { piece: { outline, openings }, rolling: own / ROLLED };
+    const stretch = { outline: between(piece.outline, from, to), openings };
+    return { piece: stretch, rolling: netArea(stretch) / ROLLED };
   });
 }

@@ -36,7 +36,7 @@ export interface GunAt {
 }
 
 /** A place on the line of a pass, m from its start: before and beyond its ends, too. */
-function onPass(pass: PlannedPass, way: number): Point {
+export function onPass(pass: PlannedPass, way: number): Point {
   const length = lengthOf(pass) || 1;
   return {
     x: pass.from.x + ((pass.to.x - pass.from.x) * way) / length,

@@ -2,9 +2,8 @@ import type { Point } from '../shape';
 import {
   extentOf,
   itemOf,
+  openingsOnPlan,
   piecesOf,
-  sizesOf,
-  wallLengths,
   type Element,
   type PlaceMeasure,
   type RoomMeasure,
@@ -14,19 +13,10 @@ import {
 import { farthestWay, longestWay, type FloorWay } from './floor';
 
 /** The doors of a room that are measured on its plan: their middles. */
-export function doorsOf(room: RoomMeasure): readonly Point[] {
-  const lengths = wallLengths(room.plan);
-  return room.features.flatMap((feature): readonly Point[] => {
-    const { wall, at, item, count } = feature;
-    if (itemOf(item).opening !== 'door' || wall === undefined || count === 0) return [];
-    const [a, b] = [room.plan[wall], room.plan[(wall + 1) % room.plan.length]];
-    const length = lengths[wall] ?? 0;
-    if (!a || !b || length <= 0) return [];
-    const middle = at === undefined ? length / 2 : at + (sizesOf(feature, room).width ?? 0) / 2;
-    const share = Math.min(1, middle / length);
-    return [{ x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) }];
-  });
-}
+export const doorsOf = (room: RoomMeasure): readonly Point[] =>
+  openingsOnPlan(room)
+    .filter(({ feature }) => itemOf(feature.item).opening === 'door')
+    .map(({ at }) => at);
 
 /** The way in a measured room from its door to its far corner; from its worst corner where no door has a place. */
 export function acrossRoom(room: RoomMeasure): FloorWay {

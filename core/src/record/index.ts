@@ -32,7 +32,7 @@ export {
   type RecoatClock,
   type RecoatState,
 } from './clocks';
-export { THIN, thinCoats, type ThinCoat } from './thin';
+export { thinCoats, type ThinCoat } from './thin';
 export { unboxedBatches } from './batches';
 export { timeWorked, type DayOf } from './days';
 export { tipRecords, type TipFan, type OwnedTip, type WearAdvice, type TipRecord } from './tips';

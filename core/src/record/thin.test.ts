@@ -1,5 +1,6 @@
 import type { CoatCompared } from './actual';
-import { THIN, thinCoats } from '.';
+import { THIN } from '../film';
+import { thinCoats } from '.';
 
 const coat = (
   number: number,

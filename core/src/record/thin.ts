@@ -1,7 +1,5 @@
+import { THIN } from '../film';
 import type { CoatingCompared } from './actual';
-
-/** A film thinner than this share of what was wanted counts as none of its own: the same share the picture of a film calls thin. */
-export const THIN = 0.8;
 
 /** A finished coat whose combs say that it is too thin, with nothing planned over it that would make up for it. */
 export interface ThinCoat {

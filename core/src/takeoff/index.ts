@@ -108,6 +108,6 @@ export {
   type PlaceMeasure,
   type RoomMeasure,
 } from './place';
-export { viewpointsOf, type Viewpoint } from './viewpoints';
+export { openingsOnPlan, viewpointsOf, type Viewpoint } from './viewpoints';
 export { asPlan, lPlan, snapped, withCorner, withWallLength, withoutCorner } from './edit';
 export { LASER, laserReading } from './laser';

@@ -1,7 +1,7 @@
 import { boxOf, type Point } from '../shape';
 import { extentOf, type PieceGeometry } from './geometry';
 import { itemOf } from './items';
-import { featureName, sizesOf, type PlaceMeasure, type RoomMeasure } from './place';
+import { featureName, sizesOf, type Feature, type PlaceMeasure, type RoomMeasure } from './place';
 import { slopeFactor, wallLengths } from './plan';
 
 /** Somewhere a ceiling is seen from. */
@@ -19,10 +19,12 @@ function onCeiling(room: RoomMeasure, { x, y }: Point): Point {
   return ceiling.rises === 'x' ? { x: x * factor, y } : { x, y: y * factor };
 }
 
-/** Windows and doors of a room that have a wall: where one stands in them. */
-function openingsOf(room: RoomMeasure): readonly Viewpoint[] {
+/** The doors and windows of a room that have a wall: the middle of each on its plan, half way along the wall where nobody measured its place. */
+export function openingsOnPlan(
+  room: RoomMeasure,
+): readonly { readonly feature: Feature; readonly wall: number; readonly at: Point }[] {
   const lengths = wallLengths(room.plan);
-  return room.features.flatMap((feature): readonly Viewpoint[] => {
+  return room.features.flatMap((feature) => {
     const { item, wall, count, at } = feature;
     if (itemOf(item).opening === undefined || wall === undefined || count === 0) return [];
     const [a, b] = [room.plan[wall], room.plan[(wall + 1) % room.plan.length]];
@@ -30,8 +32,7 @@ function openingsOf(room: RoomMeasure): readonly Viewpoint[] {
     if (!a || !b || length <= 0) return [];
     const middle = at === undefined ? length / 2 : at + (sizesOf(feature, room).width ?? 0) / 2;
     const share = Math.min(1, middle / length);
-    const point = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
-    return [{ name: `${featureName(feature)}, wall ${wall + 1}`, at: onCeiling(room, point) }];
+    return [{ feature, wall, at: { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) } }];
   });
 }
 
@@ -49,5 +50,10 @@ export function viewpointsOf(piece: PieceGeometry, place?: PlaceMeasure): readon
     { name: 'Top', at: { x, y: low + height + 1 } },
     { name: 'Foot', at: { x, y: low - 1 } },
   ];
-  return [...(place?.kind === 'room' ? openingsOf(place) : []), ...sides];
+  if (place?.kind !== 'room') return sides;
+  const openings = openingsOnPlan(place).map(({ feature, wall, at }) => ({
+    name: `${featureName(feature)}, wall ${wall + 1}`,
+    at: onCeiling(place, at),
+  }));
+  return [...openings, ...sides];
 }

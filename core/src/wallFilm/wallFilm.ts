@@ -10,6 +10,7 @@ import {
   type PassSettings,
   type PlannedPass,
 } from '../passes';
+import { THIN } from '../film';
 import { seeded } from '../random';
 import { sprayedPiece, type SetupCard, type SetupRequest } from '../setup';
 import { boxOf, checkPiece, type Piece, type Point } from '../shape';
@@ -29,8 +30,6 @@ export interface WallFilm {
 /** How far a usual hand strays: lap as a share of the fan, speed relative. */
 export const USUAL_HAND = { lap: 0.05, speed: 0.1 } as const;
 
-/** Least share of the wet film wanted that still counts as film. */
-const LEAST = 0.8;
 /** Cells a picture is worked out on, and the finest cell, m. */
 const CELLS = 90_000;
 const FINEST = 0.005;
@@ -100,8 +99,8 @@ export function wallFilm(
       },
       strokes: strokesFor(plan.passes, settings, hand),
       limits: {
-        minimum: quantity(LEAST * wet),
-        sagLimit: quantity(Math.max(card.sagLimit.value, LEAST * wet)),
+        minimum: quantity(THIN * wet),
+        sagLimit: quantity(Math.max(card.sagLimit.value, THIN * wet)),
       },
       ground: { trueArea: texture.value * cover.overSeen, soaks: soaks.value * cover.overSeen },
       piece,

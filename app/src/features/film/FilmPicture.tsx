@@ -1,4 +1,4 @@
-import type { PlannedPass, WallFilm } from '@fine-spray/core';
+import { onPass, type PlannedPass, type WallFilm } from '@fine-spray/core';
 import { View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect } from 'react-native-svg';
 import { pathOf } from '@/ui/svgPath';
@@ -87,16 +87,11 @@ function Pass({
   mark: number;
   colour: string;
 }) {
-  const { from, to, open } = pass;
-  const length = Math.hypot(to.x - from.x, to.y - from.y);
-  const at = (way: number) => ({
-    x: from.x + ((to.x - from.x) * way) / length,
-    y: from.y + ((to.y - from.y) * way) / length,
-  });
+  const { open } = pass;
   return (
     <G>
       {open.map((part) => {
-        const [a, b] = [at(part.from), at(part.to)];
+        const [a, b] = [onPass(pass, part.from), onPass(pass, part.to)];
         return (
           <G key={part.from}>
             <Line

@@ -1,4 +1,4 @@
-import { BODY, boxOf, type GunAt, type PassStage } from '@fine-spray/core';
+import { BODY, boxOf, onPass, type GunAt, type PassStage } from '@fine-spray/core';
 import { useId } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
@@ -11,12 +11,6 @@ type Pass = Passes[number];
 /** Drawing units of a line one pixel wide on a phone. */
 const PHONE_WIDTH = 350;
 
-/** A place on a pass, m from its start. */
-function on({ from, to }: Pass, way: number) {
-  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  return { x: from.x + ((to.x - from.x) * way) / length, y: from.y + ((to.y - from.y) * way) / length };
-}
-
 /** The parts of a pass that have been sprayed when the gun is so far along it. */
 const sprayedOf = ({ open }: Pass, way: number) =>
   open.filter(({ from }) => from < way).map(({ from, to }) => ({ from, to: Math.min(to, way) }));
@@ -26,7 +20,7 @@ function Laid({ passes, gun, fan, palette }: { passes: Passes; gun: GunAt; fan: 
   return passes.slice(0, gun.pass + 1).flatMap((pass, index) => {
     const way = index < gun.pass ? Infinity : gun.way;
     return sprayedOf(pass, way).map((part) => {
-      const [a, b] = [on(pass, part.from), on(pass, part.to)];
+      const [a, b] = [onPass(pass, part.from), onPass(pass, part.to)];
       return (
         <Line
           key={`${index} ${part.from}`}
@@ -81,7 +75,7 @@ function Way({
       />
       {strong
         ? open.map((part) => {
-            const [a, b] = [on(pass, part.from), on(pass, part.to)];
+            const [a, b] = [onPass(pass, part.from), onPass(pass, part.to)];
             return (
               <G key={part.from}>
                 <Circle
