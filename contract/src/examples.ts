@@ -121,6 +121,7 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     sprayerId: '01930000-0000-7000-8000-000000000010',
     hoseIds: ['01930000-0000-7000-8000-000000000013'],
     lift: 0,
+    ways: [],
   },
   places: {
     jobId: '01930000-0000-7000-8000-000000000038',

@@ -9,6 +9,7 @@ import { openData, type Data } from '../db/data';
 import { migrate, openDatabase, type Database } from '../db/database';
 import { loadDemo } from '../files/loadDemo';
 import { DOCS_SCRIPT } from '../http/docs';
+import { listenOn } from '../http/listen';
 import { createPool } from '../jobs/pool';
 
 export const DEMO_FOLDER = path.resolve(__dirname, '../../../demo');
@@ -100,8 +101,7 @@ export async function startTestServer({
     signIn,
     applicationFolder,
   });
-  const server = app.listen(0, '127.0.0.1');
-  await new Promise((resolve) => server.once('listening', resolve));
+  const server = await listenOn(app, 0, '127.0.0.1');
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     db,
