@@ -38,7 +38,7 @@ const COMMON = [
 
 for (const [tile, kind] of COMMON) {
   test(`${tile}: three taps and nothing typed, with the last values as defaults`, async ({ page }) => {
-    const surface = await at(page, 'Short walls');
+    const surface = await at(page, 'Bunk walls');
     const before = (await entries()).length;
     const thumb = taps();
     await thumb.tap(page.getByRole('link', { name: 'Log', exact: true }));
@@ -59,7 +59,7 @@ for (const [tile, kind] of COMMON) {
 test('litres are counted: nothing is written before somebody said how many, and the plan stands beside', async ({
   page,
 }) => {
-  const surface = await at(page, 'Short walls');
+  const surface = await at(page, 'Bunk walls');
   const before = (await entries()).length;
   await page.goto(`${address()}/log/write/sprayed?surface=${surface}`);
   await page.getByRole('button', { name: 'Write it down' }).click();
@@ -114,7 +114,7 @@ test(
 );
 
 test('what is too soon or too cold is said before the coat is begun', async ({ page }) => {
-  const id = idOf(await demoSurface('Short walls'));
+  const id = idOf(await demoSurface('Bunk walls'));
   await page.goto(`${address()}/log/write/coat-started?surface=${id}`);
   const air = page.getByLabel('Air, °C');
   await air.fill('4');
@@ -315,7 +315,7 @@ test('the journal is searched, filtered and taken along', async ({ page }) => {
 });
 
 test('every target on the log’s screens is 56 px high or more', async ({ page }) => {
-  const surface = idOf(await demoSurface('Short walls'));
+  const surface = idOf(await demoSurface('Bunk walls'));
   for (const path of [
     '/log',
     `/log/write/coat-finished?surface=${surface}`,

@@ -131,6 +131,8 @@ export const surfaceFields = z
     jobId: id,
     /** The place it follows from, by its kind of piece; null for a surface measured by itself. */
     placeId: id.nullable(),
+    /** Which piece of its place it is, where each wall or slope is a surface of its own; empty where it is all of its kind. */
+    part: text('Piece', 120).default(''),
     name: line('Surface name', 120),
     room: line('Room', 120, 0),
     position: z.int().min(0).max(1_000_000),

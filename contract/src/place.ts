@@ -1,4 +1,4 @@
-import { ELEMENTS, FEATURES_LIMIT, ITEM_IDS, SIZE_LIMITS, surfacesOf } from '@fine-spray/core/takeoff';
+import { APART, ELEMENTS, FEATURES_LIMIT, ITEM_IDS, SIZE_LIMITS, surfacesOf } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { refusalIssue } from './kit';
 import { checkedByCore, coordinate, id, line, oneOf, stored } from './primitives';
@@ -23,6 +23,8 @@ export const feature = z
 const base = {
   features: z.array(feature).max(FEATURES_LIMIT, { error: `${FEATURES_LIMIT} kinds of things at most.` }),
   skipped: z.array(oneOf('Piece', ELEMENTS)).max(ELEMENTS.length),
+  /** Walls or slopes that are surfaces of their own. */
+  apart: z.array(oneOf('Piece', APART)).max(APART.length).optional(),
 };
 
 const ceiling = z.discriminatedUnion('shape', [

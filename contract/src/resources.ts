@@ -127,7 +127,7 @@ export const RESOURCES = {
       ofJob: true,
       references: [{ at: 'under.*.coatingId', to: 'coatings', of: 'a job' }],
       unique: {
-        fields: ['placeId', 'element'],
+        fields: ['placeId', 'element', 'part'],
         sentence: 'This room or elevation has such a surface already.',
       },
       limit: {

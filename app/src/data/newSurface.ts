@@ -17,6 +17,7 @@ export function newSurface(
   return {
     jobId,
     placeId: null,
+    part: '',
     name: newName('wall'),
     room,
     position,

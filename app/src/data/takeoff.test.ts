@@ -1,5 +1,5 @@
 import type { PlaceFields, Surface, SurfaceFields } from '@fine-spray/contract';
-import { usualRoom, type Element } from '@fine-spray/core/takeoff';
+import { usualRoom } from '@fine-spray/core/takeoff';
 import { coatingRow } from '@/testing/rows';
 import { nextPosition, surfaceWrites } from './takeoff';
 
@@ -10,7 +10,7 @@ const place = (change: object = {}): PlaceFields => ({
   position: 40,
   measure: { ...usualRoom(5, 4, 2.5), ...change } as PlaceFields['measure'],
 });
-const writesOf = (to: PlaceFields, existing: Surface[] = [], remembered?: ReadonlyMap<Element, Surface>) =>
+const writesOf = (to: PlaceFields, existing: Surface[] = [], remembered?: readonly Surface[]) =>
   surfaceWrites({ placeId: 'p', place: to, existing, coatings, remembered });
 /** The surfaces that writes leave, as the server would store them. */
 function stored(writes: ReturnType<typeof surfaceWrites>): Surface[] {
@@ -68,9 +68,51 @@ describe('the surfaces of a place', () => {
     const out = writesOf(place({ skipped: ['ceiling'] }), before);
     expect(out).toEqual([{ resource: 'surfaces', id: ceiling.id, content: null, version: 1 }]);
     const left = before.filter(({ element }) => element !== 'ceiling');
-    const back = writesOf(place(), left, new Map([['ceiling', { ...ceiling, coats: 4 }]]));
+    const back = writesOf(place(), left, [{ ...ceiling, coats: 4 }]);
     expect(back[0]?.content).toMatchObject({ coats: 4, version: 0 });
     expect(back[0]?.id).not.toBe(ceiling.id);
+  });
+
+  it('go apart wall by wall with what was chosen for all of them, and come together as the first is', () => {
+    const before = stored(writesOf(place())).map((row) =>
+      row.element === 'wall'
+        ? {
+            ...row,
+            coats: 3,
+            tip: { family: 'standard', code: '517' },
+            geometry: { ...row.geometry, override: { net: 30, reason: 'Tiles' } },
+          }
+        : row,
+    );
+    const walls = before.find(({ element }) => element === 'wall');
+    const apart = writesOf(place({ apart: ['wall'] }), before);
+    const made = stored(apart).filter(({ element }) => element === 'wall');
+    expect(made.map(({ name, coats, tip }) => [name, coats, tip?.code ?? null])).toEqual([
+      ['Wall 1', 3, '517'],
+      ['Wall 2', 3, null],
+      ['Wall 3', 3, null],
+      ['Wall 4', 3, null],
+    ]);
+    expect(made[0]?.id).toBe(walls?.id);
+    // The area that was put in for all of them is nobody's now.
+    expect(made.filter(({ geometry }) => geometry.override)).toEqual([]);
+    expect(apart.every(({ content }) => content !== null)).toBe(true);
+    // One wall in another coating keeps it when the room grows.
+    const ceiling = stored(apart).filter(({ element }) => element !== 'wall');
+    const accent = made.map((row) =>
+      row.name === 'Wall 3' ? { ...row, coatingId: 'flat', name: 'Chimney wall' } : row,
+    );
+    const grown = writesOf(place({ apart: ['wall'], height: 3 }), [...accent, ...ceiling]);
+    expect(grown).toHaveLength(4);
+    const named = stored(grown).find(({ name }) => name === 'Chimney wall');
+    expect(named).toMatchObject({ coatingId: 'flat', id: accent[2]?.id });
+    // Together again: the first stays, the others go.
+    const together = writesOf(place(), [...accent, ...ceiling]);
+    expect(together.filter(({ content }) => content === null)).toHaveLength(3);
+    expect(stored(together)).toMatchObject([
+      { id: walls?.id, name: 'Walls', coats: 3 },
+      { name: 'Ceiling', position: 41 },
+    ]);
   });
 
   it('are left alone while the place cannot be', () => {

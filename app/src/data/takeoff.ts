@@ -12,7 +12,7 @@ export interface TakeoffRows {
   readonly existing: readonly Surface[];
   readonly coatings: readonly Coating[];
   /** Surfaces that went with a piece that was taken out, to come back with it. */
-  readonly remembered?: ReadonlyMap<Element, Surface> | undefined;
+  readonly remembered?: readonly Surface[] | undefined;
 }
 
 /** A surface that nobody has chosen anything for: what usually goes on such a piece, from the kit. */
@@ -34,28 +34,86 @@ function firstContent(derived: DerivedSurface, coatings: readonly Coating[]) {
 }
 
 /**
+ * The stored surface of each that follows from a place; nothing for one that is new. Walls that go apart for the first time
+ * leave what was all of them to the first; where they come together again the first stays.
+ */
+export function rowsFor(
+  derived: readonly DerivedSurface[],
+  existing: readonly Surface[],
+): readonly (Surface | undefined)[] {
+  const free = new Set(existing);
+  const claim = (fits: (row: Surface) => boolean): Surface | undefined => {
+    const row = [...free].find(fits);
+    if (row) free.delete(row);
+    return row;
+  };
+  const exact = derived.map((one) => claim((row) => isOf(row, one)));
+  return derived.map(
+    ({ element }, index) =>
+      exact[index] ?? claim((row) => row.element === element && !derived.some((other) => isOf(row, other))),
+  );
+}
+
+const isOf = (row: Surface, { element, part = '' }: DerivedSurface): boolean =>
+  row.element === element && row.part === part;
+
+/** What is remembered of a surface by: its element, and which piece it is where it is one by itself. */
+export const keyOfRow = ({ element, part }: Surface): string => `${element} ${part}`;
+
+const USUAL_NAMES: Readonly<Partial<Record<Element, RegExp>>> = {
+  wall: /^(Walls|Wall \d+)$/,
+  ceiling: /^Ceiling(, slope \d+)?$/,
+};
+
+/** What was chosen for one that is new: for the same piece before it was taken out, else for another wall of the room. */
+function rememberedFor(
+  one: DerivedSurface,
+  rows: readonly (Surface | undefined)[],
+  remembered: readonly Surface[],
+): Surface | undefined {
+  const own = remembered.find((row) => isOf(row, one));
+  if (own || one.part === undefined) return own;
+  const sibling = [...rows, ...remembered].find((row) => row?.element === one.element);
+  return sibling && { ...sibling, name: one.name, tip: null };
+}
+
+/**
  * The writes that make the surfaces of a place follow it: sizes of those that are there, new ones for new pieces, none
  * for what is gone. What was chosen for a surface stays. Nothing is written where nothing changes.
  */
-export function surfaceWrites({ placeId, place, existing, coatings, remembered }: TakeoffRows): BatchWrite[] {
+export function surfaceWrites({
+  placeId,
+  place,
+  existing,
+  coatings,
+  remembered = [],
+}: TakeoffRows): BatchWrite[] {
   const derived = surfacesOf(place.measure);
   if (!derived.ok) return [];
-  const writes: BatchWrite[] = existing
-    .filter(({ element }) => !derived.value.some((one) => one.element === element))
-    .map(deletion('surfaces'));
+  const rows = rowsFor(derived.value, existing);
+  const writes: BatchWrite[] = existing.filter((row) => !rows.includes(row)).map(deletion('surfaces'));
   derived.value.forEach((one, index) => {
     const { element, side, name, geometry } = one;
-    const row = existing.find((surface) => surface.element === element);
-    const where = { room: place.name, position: place.position + index, element, side };
-    const kept = row ?? remembered?.get(element);
-    const override = kept?.geometry.override;
+    const row = rows[index];
+    const where = { room: place.name, position: place.position + index, element, side, part: one.part ?? '' };
+    const kept = row ?? rememberedFor(one, rows, remembered);
+    // An area put in for all the walls is not that of one of them, nor the other way round.
+    const override = kept && isOf(kept, one) ? kept.geometry.override : undefined;
     const sized = {
       ...geometry,
       pieces: seenAs(kept?.geometry, geometry.pieces),
       ...(override ? { override } : {}),
     } as Surface['geometry'];
     if (kept) {
-      const content = { ...(contentOf(kept) as unknown as Surface), ...where, placeId, geometry: sized };
+      // A name nobody has given goes with what the surface is.
+      const called = USUAL_NAMES[element]?.test(kept.name) ? { name } : {};
+      const content = {
+        ...(contentOf(kept) as unknown as Surface),
+        ...where,
+        ...called,
+        placeId,
+        geometry: sized,
+      };
       if (row && sameContent(content, contentOf(row))) return;
       const id = row ? row.id : newId();
       writes.push({ resource: 'surfaces', id, content: { ...content, version: row ? row.version : 0 } });

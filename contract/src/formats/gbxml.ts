@@ -254,6 +254,7 @@ export function readGbxml(
       if (!coating) return refuseFile('Your kit has no coating yet.');
       const fields: Omit<SurfaceFields, 'jobId'> = {
         placeId: null,
+        part: '',
         name: element === 'wall' ? 'Walls' : 'Ceiling',
         room: name.slice(0, 120),
         position: surfaces.length * 10,

@@ -49,6 +49,36 @@ describe('a demo job', () => {
     expect(text.split('\r\n')[0]).toContain('Width (m)');
   });
 
+  it('keeps from where a ceiling is seen, and which wall of its room each is', () => {
+    const file = job('tern-boathouse');
+    const surfaces = file.surfaces.map((surface) =>
+      surface.name === 'Vaulted ceiling, north slope' && surface.geometry.shape === 'pieces'
+        ? {
+            ...surface,
+            geometry: {
+              ...surface.geometry,
+              pieces: surface.geometry.pieces.map((piece) => ({ ...piece, seenFrom: { x: 4.8, y: -1.25 } })),
+            },
+          }
+        : surface,
+    );
+    const text = writeTakeoff(surfaces, kit.coatings);
+    const places = { ...context, placeIds: new Set(file.places.map(({ id }) => id)) };
+    const back = readTakeoff(bytes(text), places);
+    expect(back.ok && back.value.map(({ fields }) => fields.geometry)).toEqual(
+      surfaces.map(({ geometry }) => geometry),
+    );
+    const parts = back.ok ? back.value.slice(0, 5).map(({ fields }) => fields.part) : [];
+    expect(parts).toEqual(['Wall 1', 'Wall 2', 'Wall 3', 'Wall 4', 'Ceiling, slope 1']);
+    // In a job without that room each is on its own.
+    expect(taken(text).value.map(({ fields: { placeId, part } }) => [placeId, part])).toEqual(
+      surfaces.map(() => [null, '']),
+    );
+    expect(refused(text.replace('4.8 -1.25', '4.8'))).toMatchObject([
+      { column: 'Seen from (m)', message: expect.stringMatching(/"4.8" is no place/) as string },
+    ]);
+  });
+
   it('a size changed in the rows of what is counted stands: they are pieces then', () => {
     const file = job('tern-boathouse');
     const text = writeTakeoff(

@@ -1,4 +1,5 @@
 import { STATES } from '@fine-spray/core/quantities';
+import type { Point } from '@fine-spray/core/shape';
 import { TIP_FAMILIES } from '@fine-spray/core/tip';
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
 import {
@@ -44,6 +45,7 @@ export const TAKEOFF_COLUMNS = {
   count: 'Count',
   counted: 'Counted as',
   openings: 'Openings',
+  seen: 'Seen from',
   net: 'Net area',
   coating: 'Coating',
   coats: 'Coats',
@@ -55,6 +57,7 @@ export const TAKEOFF_COLUMNS = {
   order: 'Order',
   id: 'Id',
   place: 'Place id',
+  ofPlace: 'Piece of its place',
   openingIds: 'Opening ids',
 } as const;
 type Name = keyof typeof TAKEOFF_COLUMNS;
@@ -66,6 +69,7 @@ const UNIT_TITLES: Partial<Record<Name, string>> = {
   corners: 'm',
   counted: 'm',
   openings: 'm',
+  seen: 'm',
   net: 'm²',
   thinning: '%',
   instead: 'm²',
@@ -93,6 +97,8 @@ const percent = (share: number) => written(share * 100);
 const openingText = ({ kind, width, height, count, at, sill }: Opening) =>
   `${count} ${kind} ${written(width)} x ${written(height)}${at === undefined ? '' : ` at ${written(at)}, ${written(sill ?? 0)}`}`;
 
+const cornerText = ({ x, y }: Point) => `${written(x)} ${written(y)}`;
+
 const layerText = (coatings: readonly Pick<Coating, 'id' | 'name'>[]) => (layer: SystemLayer) => {
   const name = coatings.find(({ id }) => id === layer.coatingId)?.name ?? layer.coatingId;
   const share = layer.role === 'spot prime' ? ` on ${percent(layer.share)} %` : '';
@@ -108,9 +114,10 @@ function pieceCells(piece: PieceGeometry): Partial<Record<Name, string | number>
     count: piece.count,
     openings: piece.openings.map(openingText).join('; '),
     openingIds: piece.openings.map(({ id }) => id).join(' '),
+    seen: piece.seenFrom ? cornerText(piece.seenFrom) : '',
   };
   if (piece.shape === 'outline') {
-    return { ...base, corners: piece.corners.map(({ x, y }) => `${written(x)} ${written(y)}`).join('; ') };
+    return { ...base, corners: piece.corners.map(cornerText).join('; ') };
   }
   return { ...base, width: written(piece.width), height: written(piece.height), ridge: piece.ridge ?? '' };
 }
@@ -160,6 +167,7 @@ export function writeTakeoff(
       order: surface.position,
       id: surface.id,
       place: surface.placeId ?? '',
+      ofPlace: guarded(surface.part),
     };
     return pieces.map((piece, index) => {
       const cells: Partial<Record<Name, string | number>> = {
@@ -274,33 +282,41 @@ function readOpenings(reader: RowReader, column: Column | undefined, newId: () =
   });
 }
 
+/** Points of a cell, "0 0; 4 0; 4 2.5": two lengths each. */
+function readPoints(
+  reader: RowReader,
+  name: 'corners' | 'seen',
+  column: Column | undefined,
+  like: string,
+): Point[] {
+  return reader
+    .text(name)
+    .split(';')
+    .filter((text) => text.trim() !== '')
+    .flatMap((text) => {
+      const [x, y] = text
+        .trim()
+        .split(/\s+/)
+        .map((part) => (column ? readMeasure(part, column, 'length') : undefined));
+      if (x?.ok && y?.ok) return [{ x: x.value, y: y.value }];
+      reader.refuse(name, `"${text.trim().slice(0, 40)}" is no ${like}`);
+      return [];
+    });
+}
+
 function readPiece(reader: RowReader, columns: Partial<Record<Name, Column>>, newId: () => string): Piece {
   const shape = reader.oneOf('shape', ['rectangle', 'gable', 'outline'], 'rectangle');
   const name = reader.text('part');
+  const [seenFrom] = readPoints(reader, 'seen', columns.seen, 'place. Write it like 2.4 -1.');
   const base = {
     ...(name === '' ? {} : { name }),
     count: reader.number('count', 1),
     openings: readOpenings(reader, columns.openings, newId),
+    ...(seenFrom ? { seenFrom } : {}),
   };
   if (shape === 'outline') {
-    const column = columns.corners;
-    const corners = reader
-      .text('corners')
-      .split(';')
-      .filter((text) => text.trim() !== '')
-      .flatMap((text) => {
-        const [x, y] = text
-          .trim()
-          .split(/\s+/)
-          .map((part) => (column ? readMeasure(part, column, 'length') : undefined));
-        if (x?.ok && y?.ok) return [{ x: x.value, y: y.value }];
-        reader.refuse(
-          'corners',
-          `"${text.trim().slice(0, 40)}" is no corner. Write corners like 0 0; 4 0; 4 2.5.`,
-        );
-        return [];
-      });
-    return { ...base, shape, corners };
+    const like = 'corner. Write corners like 0 0; 4 0; 4 2.5.';
+    return { ...base, shape, corners: readPoints(reader, 'corners', columns.corners, like) };
   }
   const size = (of: 'width' | 'height') => {
     const before = reader.issues.length;
@@ -418,6 +434,8 @@ const COLUMN_OF: Readonly<Record<string, Name>> = {
   item: 'counted',
   sizes: 'counted',
   openings: 'openings',
+  seenFrom: 'seen',
+  part: 'ofPlace',
   net: 'instead',
   reason: 'reason',
   coats: 'coats',
@@ -477,7 +495,7 @@ export function readTakeoff(
     const missing = needed.map((name) => `"${TAKEOFF_COLUMNS[name]}"`).join(', ');
     return refuseFile(`The header has no column ${missing}. Its first row must name the columns.`);
   }
-  const lengths = (['width', 'height', 'ridge', 'corners', 'openings', 'counted'] as const).map(
+  const lengths = (['width', 'height', 'ridge', 'corners', 'openings', 'seen', 'counted'] as const).map(
     (name) => columns[name],
   );
   const units = [
@@ -526,8 +544,10 @@ export function readTakeoff(
     if (before !== undefined) first.refuse('id', `The surface of row ${before} has the same id.`);
     seen.set(id, first.row);
     const place = first.text('place');
+    const follows = placeIds.has(place);
     const fields = {
-      placeId: place !== '' && placeIds.has(place) ? place : null,
+      placeId: follows ? place : null,
+      part: follows ? first.text('ofPlace') : '',
       name: first.text('surface'),
       room: first.text('room'),
       position: first.number('order', index * 10),

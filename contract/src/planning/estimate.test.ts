@@ -42,7 +42,7 @@ function surfaceOf(part: Partial<Surface> & Pick<Surface, 'id' | 'element' | 'ge
   const coating = suitedCoating(kit.coatings, usual);
   return {
     ...STORED,
-    ...{ jobId: tern?.job.id ?? '', placeId: null, name: part.id, room: '', position: 0, side },
+    ...{ jobId: tern?.job.id ?? '', placeId: null, part: '', name: part.id, room: '', position: 0, side },
     ...{ kind: usual.kind, condition: usual.condition, state: null, wind: 'calm' },
     ...{ coatingId: coating?.id ?? '', coats: usual.coats, thinning: 0, under: [], tip: null },
     ...part,

@@ -92,6 +92,7 @@ export {
   type RoomShape,
 } from './plan';
 export {
+  APART,
   FEATURES_LIMIT,
   FEATURE_COUNT_LIMIT,
   featureName,
@@ -101,6 +102,7 @@ export {
   usualRoom,
   usualSill,
   wallsOf,
+  type Apart,
   type DerivedSurface,
   type ElevationMeasure,
   type Feature,

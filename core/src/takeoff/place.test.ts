@@ -245,6 +245,29 @@ describe('what is counted in a place', () => {
     expect(sizesOf(feature('door', 1, { sizes: { width: 1 } }), room).width).toBe(1);
   });
 
+  it('has each wall and each slope by itself where somebody wants it, with the areas they have together', () => {
+    const ceiling = { shape: 'vaulted', ridge: 3.4, rises: 'y' } as const;
+    const room: RoomMeasure = { ...usualRoom(5, 4, 2.5), ceiling, features: [feature('window')] };
+    const areas = (of: RoomMeasure, element: Element) => {
+      const found = surfacesOf(of);
+      if (!found.ok) throw new Error(found.message);
+      return found.value
+        .filter((one) => one.element === element)
+        .map(({ name, part, geometry }) => {
+          const area = measure(geometry);
+          return { name, part, net: area.ok ? area.value.net : NaN };
+        });
+    };
+    const sum = (all: readonly { net: number }[]) => all.reduce((total, { net }) => total + net, 0);
+    const apart: RoomMeasure = { ...room, apart: ['wall', 'ceiling'] };
+    expect(areas(apart, 'wall').map(({ name }) => name)).toEqual(['Wall 1', 'Wall 2', 'Wall 3', 'Wall 4']);
+    expect(areas(apart, 'ceiling').map(({ part }) => part)).toEqual(['Ceiling, slope 1', 'Ceiling, slope 2']);
+    for (const element of ['wall', 'ceiling'] as const)
+      expect(sum(areas(apart, element))).toBeCloseTo(sum(areas(room, element)), 9);
+    expect(areas(room, 'wall').map(({ part }) => part)).toEqual([undefined]);
+    expect(areas({ ...apart, ceiling: { shape: 'flat' } }, 'ceiling')).toHaveLength(1);
+  });
+
   it('opens closets and paints them inside', () => {
     const room: RoomMeasure = { ...usualRoom(5, 4, 2.5), features: [feature('closet')] };
     expect(areas(room, 'wall').net).toBeCloseTo(18 * 2.5 - 1.2 * 2.1 + (1.2 + 2 * 0.6) * 2.1, 9);

@@ -22,6 +22,7 @@ import {
 } from './items';
 import {
   ceilingPiece,
+  ceilingSlopes,
   checkRoom,
   perimeterOf,
   rectanglePlan,
@@ -43,10 +44,15 @@ export interface Feature {
   readonly sill?: number | undefined;
 }
 
+export const APART = ['wall', 'ceiling'] as const satisfies readonly Element[];
+export type Apart = (typeof APART)[number];
+
 interface PlaceBase {
   readonly features: readonly Feature[];
   /** What is there and is not painted in this job. */
   readonly skipped: readonly Element[];
+  /** Walls, or the slopes of a ceiling, that are surfaces of their own: each wall by itself. */
+  readonly apart?: readonly Apart[] | undefined;
 }
 
 export interface RoomMeasure extends PlaceBase, RoomShape {
@@ -76,6 +82,8 @@ export interface DerivedSurface {
   readonly name: string;
   readonly side: Side;
   readonly geometry: Extract<SurfaceGeometry, { shape: 'pieces' }>;
+  /** Which piece it is, where each of its element is a surface of its own. */
+  readonly part?: string;
 }
 
 /** A usual room to start from. */
@@ -241,6 +249,10 @@ export function usualSill(kind: Opening['kind'], height: number, top: number): n
   return kind === 'door' ? 0 : Math.max(0, Math.min(USUAL_SILL, top - height));
 }
 
+/** Whether each piece of an element is a surface of its own. */
+const isApart = ({ apart }: PlaceMeasure, element: Element): boolean =>
+  apart?.some((one) => one === element) ?? false;
+
 /** What a surface that follows from a place is called. */
 const SURFACE_NAMES: Readonly<Record<Element, string>> = {
   wall: 'Walls',
@@ -334,7 +346,9 @@ export function surfacesOf(
   const pieces = new Map<Element, PieceGeometry[]>();
   const add = (element: Element, piece: PieceGeometry) => addTo(pieces, element, piece);
   for (const wall of walls.value) add('wall', wall);
-  if (place.kind === 'room') add('ceiling', ceilingPiece(place));
+  if (place.kind === 'room')
+    for (const piece of isApart(place, 'ceiling') ? ceilingSlopes(place) : [ceilingPiece(place)])
+      add('ceiling', piece);
   for (const sized of features) {
     if (sized.feature.count === 0) continue;
     for (const { element, piece } of itemPieces(sized)) add(element, piece);
@@ -349,7 +363,12 @@ export function surfacesOf(
     if (!area.ok) return atPlace(area, own, place);
     if (place.skipped.includes(element)) continue;
     const outside = element === 'lapped-fence' || element === 'open-fence' ? 'outside' : side;
-    surfaces.push({ element, name: SURFACE_NAMES[element], side: outside, geometry });
+    if (isApart(place, element))
+      for (const piece of own) {
+        const part = piece.name ?? SURFACE_NAMES[element];
+        surfaces.push({ element, name: part, side, geometry: { shape: 'pieces', pieces: [piece] }, part });
+      }
+    else surfaces.push({ element, name: SURFACE_NAMES[element], side: outside, geometry });
   }
   return accept(surfaces);
 }

@@ -150,6 +150,16 @@ export function ceilingPiece(room: RoomShape): PieceGeometry {
   };
 }
 
+/** The slopes of a ceiling one by one: of two the one over the lower x or y first. A ceiling that is no rectangle, or has one slope, is one. */
+export function ceilingSlopes(room: RoomShape): readonly PieceGeometry[] {
+  const whole = ceilingPiece(room);
+  const { ceiling } = room;
+  if (ceiling.shape !== 'vaulted' || whole.shape !== 'rectangle') return [whole];
+  const half =
+    ceiling.rises === 'x' ? { ...whole, width: whole.width / 2 } : { ...whole, height: whole.height / 2 };
+  return [1, 2].map((slope) => ({ ...half, name: `Ceiling, slope ${slope}` }));
+}
+
 /** Whether a room can be one: an outline that does not cross itself, walls that are walls, a ridge above the walls. */
 export function checkRoom(room: RoomShape, system: UnitSystem = 'metric'): Result<RoomShape> {
   const { plan, height, ceiling } = room;

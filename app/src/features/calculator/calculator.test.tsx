@@ -7,6 +7,7 @@ import { CalculatorScreen } from './CalculatorScreen';
 import { answerOf, trialOf, type Trial } from './useCalculator';
 
 const surface: SetupSurface = {
+  part: '',
   element: 'wall',
   side: 'inside',
   kind: 'smooth-board',

@@ -62,8 +62,14 @@ function Files({ job, surfaces, kit }: LoadedJob) {
       const there = id === undefined ? undefined : known.get(id);
       // What follows from a room keeps the sizes that were measured there; of a room of another job it is on its own.
       const measured = there?.placeId
-        ? { placeId: there.placeId, element: there.element, side: there.side, geometry: there.geometry }
-        : { placeId: null };
+        ? {
+            placeId: there.placeId,
+            part: there.part,
+            element: there.element,
+            side: there.side,
+            geometry: there.geometry,
+          }
+        : { placeId: null, part: '' };
       return {
         resource: 'surfaces',
         id: there?.id ?? newId(),

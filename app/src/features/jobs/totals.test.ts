@@ -24,6 +24,7 @@ const surface = (id: string, coatingId: string, coats = 2): Surface => ({
   ...row,
   id,
   placeId: null,
+  part: '',
   under: [],
   jobId: 'j',
   name: id,

@@ -25,6 +25,7 @@ const CALLED: Readonly<Record<string, string>> = {
   position: 'Place in the list',
   jobId: 'Job',
   placeId: 'Room or elevation',
+  part: 'Piece of it',
 };
 const inWords = (field: string): string => {
   const words = field.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();

@@ -3,10 +3,12 @@ import { measure, showText, type DerivedSurface, type Element, type PlaceMeasure
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { rowsFor } from '@/data/takeoff';
 import { AreaLines } from '@/features/area';
 import { Button } from '@/ui/button';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
+import { TickBox } from '@/ui/tickBox';
 import { useUnits } from '@/ui/units';
 
 /** The surfaces that follow from a place: each with its area, opened for its arithmetic and its set-up. */
@@ -15,28 +17,37 @@ export function Follows({
   derived,
   stored,
   onSkip,
+  onApart,
 }: {
   place: PlaceMeasure;
   derived: readonly DerivedSurface[];
   stored: readonly Surface[];
   onSkip: (element: Element, skip: boolean) => void;
+  /** Walls and slopes as surfaces of their own, or as one; missing where a place has none. */
+  onApart?: ((apart: boolean) => void) | undefined;
 }) {
   const { system } = useUnits();
-  const [open, setOpen] = useState<Element>();
-  const shown = derived.find(({ element }) => element === open);
+  const apart = (place.apart ?? []).length > 0;
+  // Walls that are surfaces of their own are told by their names.
+  const [open, setOpen] = useState<string>();
+  const rows = rowsFor(derived, stored);
+  const keyOf = ({ element, part = '' }: DerivedSurface) => `${element} ${part}`;
+  const at = derived.findIndex((one) => keyOf(one) === open);
+  const shown = derived[at];
   return (
     <View className="gap-1">
       <View className="flex-row flex-wrap gap-2">
-        {derived.map(({ element, name, geometry }) => {
-          const row = stored.find((surface) => surface.element === element);
+        {derived.map((one, index) => {
+          const { name, geometry } = one;
+          const row = rows[index];
           const area = measure(
             row?.geometry.override ? { ...geometry, override: row.geometry.override } : geometry,
           );
           return (
             <Pressable
-              key={element}
+              key={keyOf(one)}
               role="button"
-              onPress={() => setOpen(element)}
+              onPress={() => setOpen(keyOf(one))}
               className="min-h-[72px] min-w-[47%] flex-1 rounded-2xl border border-rule bg-sheet px-4 py-2"
             >
               <Words size={14} colour="ink2">
@@ -55,6 +66,23 @@ export function Follows({
           );
         })}
       </View>
+      {onApart ? (
+        <Pressable
+          role="checkbox"
+          aria-checked={apart}
+          aria-label="Each wall by itself"
+          onPress={() => onApart(!apart)}
+          className="min-h-[48px] flex-row items-center gap-3"
+        >
+          <TickBox on={apart} />
+          <View className="min-w-0 flex-1">
+            <Words>Each wall by itself</Words>
+            <Words size={14} colour="ink2">
+              For a wall in another colour or coating; slopes of the ceiling too.
+            </Words>
+          </View>
+        </Pressable>
+      ) : null}
       {place.skipped.map((element) => (
         <View key={element} className="flex-row items-center gap-2">
           <Words colour="ink2" className="min-w-0 flex-1">
@@ -66,11 +94,15 @@ export function Follows({
       {shown ? (
         <Arithmetic
           derived={shown}
-          row={stored.find((surface) => surface.element === shown.element)}
-          onSkip={() => {
-            setOpen(undefined);
-            onSkip(shown.element, true);
-          }}
+          row={rows[at]}
+          onSkip={
+            shown.part === undefined
+              ? () => {
+                  setOpen(undefined);
+                  onSkip(shown.element, true);
+                }
+              : undefined
+          }
           onClose={() => setOpen(undefined)}
         />
       ) : null}
@@ -99,7 +131,8 @@ function Arithmetic({
 }: {
   derived: DerivedSurface;
   row: Surface | undefined;
-  onSkip: () => void;
+  /** Missing for one wall of several: what is not painted is said of all of them. */
+  onSkip: (() => void) | undefined;
   onClose: () => void;
 }) {
   const router = useRouter();
@@ -121,7 +154,7 @@ function Arithmetic({
           }}
         />
       ) : null}
-      <Button label="Not painted in this job" onPress={onSkip} />
+      {onSkip ? <Button label="Not painted in this job" onPress={onSkip} /> : null}
     </Sheet>
   );
 }

@@ -1,6 +1,7 @@
 import type { Job, Place, Surface } from '@fine-spray/contract';
 import type { Kit } from '@fine-spray/contract/planning';
 import {
+  APART,
   measure as areaOf,
   showText,
   surfacesOf,
@@ -116,7 +117,17 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
           <SvgButton label="Plan as SVG" of="plan" name={draft.name} />
         </View>
       ) : null}
-      <Follows place={measure} derived={derived.surfaces} stored={stored} onSkip={skip} />
+      <Follows
+        place={measure}
+        derived={derived.surfaces}
+        stored={stored}
+        onSkip={skip}
+        onApart={
+          measure.kind === 'room'
+            ? (on) => setMeasure({ apart: on ? [...APART] : undefined }, `apart ${String(on)}`)
+            : undefined
+        }
+      />
       <RoomState surfaces={stored} />
       {derived.surfaces.length === 0 && measure.kind === 'loose' ? (
         <Words colour="ink2">Count fences, stairs or doors below: their areas stand here.</Words>

@@ -33,8 +33,10 @@ export function usePlaceActions(job: Job, places: readonly Place[], surfaces: re
 
   async function make(place: PlaceFields, like: readonly Surface[] = []): Promise<void> {
     const placeId = newId();
-    const remembered = new Map(like.map((surface) => [surface.element, surface]));
-    const follow = surfaceWrites({ placeId, place, existing: [], coatings: kit.coatings, remembered });
+    const follow = surfaceWrites({
+      ...{ placeId, place, existing: [], coatings: kit.coatings },
+      remembered: like,
+    });
     await send([{ resource: 'places', id: placeId, content: { ...place, version: 0 } }, ...follow]);
     open(placeId);
   }

@@ -5,13 +5,12 @@ import {
   type Place,
   type Surface,
 } from '@fine-spray/contract';
-import type { Element } from '@fine-spray/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useRef } from 'react';
 import { Refused } from '@/data/api';
 import { sentences, useDraft } from '@/data/draft';
 import { contentOf, keys, useBatch } from '@/data/resources';
-import { surfaceWrites, surfacesOfPlace } from '@/data/takeoff';
+import { keyOfRow, surfaceWrites, surfacesOfPlace } from '@/data/takeoff';
 
 type Content = Omit<Place, 'id' | 'version' | 'createdAt' | 'updatedAt'>;
 
@@ -44,19 +43,19 @@ function metOtherSurface(error: unknown, placeId: string): boolean {
 export function usePlaceDraft(row: Place, coatings: readonly Coating[]) {
   const client = useQueryClient();
   const send = useBatch();
-  const remembered = useRef(new Map<Element, Surface>());
+  const remembered = useRef(new Map<string, Surface>());
   const save = useCallback(
     async (content: Content, version: number, leaving: boolean): Promise<number> => {
       const write = async () => {
         const all = client.getQueryData<Surface[]>(keys.ofJob('surfaces', row.jobId)) ?? [];
         const existing = surfacesOfPlace(all, row.id);
-        for (const surface of existing) remembered.current.set(surface.element, surface);
+        for (const surface of existing) remembered.current.set(keyOfRow(surface), surface);
         const follow = surfaceWrites({
           placeId: row.id,
           place: content,
           existing,
           coatings,
-          remembered: remembered.current,
+          remembered: [...remembered.current.values()],
         });
         const [stored] = await send(
           [{ resource: 'places', id: row.id, content: { ...content, version } }, ...follow],

@@ -24,6 +24,7 @@ const hose = hoseRow('h', 'Quarter');
 const kit: Kit = { coatings: [coating], sprayers: [sprayer], hoses: [hose], tips: [] };
 const job = { sprayerId: 's', hoseIds: ['h'], lift: 0 };
 const wall: SetupSurface = {
+  part: '',
   element: 'wall',
   side: 'inside',
   kind: 'smooth-board',

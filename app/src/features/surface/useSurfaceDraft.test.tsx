@@ -13,6 +13,7 @@ const row: Surface = {
   updatedAt: '2026-01-01T00:00:00.000Z',
   jobId: ID,
   placeId: null,
+  part: '',
   name: 'North wall',
   room: '',
   position: 0,
