@@ -143,7 +143,7 @@ test('every number of the card opens', async ({ page }) => {
 });
 
 test('metric and US change places, and the choice is kept', { tag: '@wide' }, async ({ page }) => {
-  const wall = `${address()}${await demoSurface('North wall')}`;
+  const wall = `${address()}${await demoSurface('Stair wall, left')}`;
   await page.goto(wall);
   await expect(page.getByTestId('paint')).toContainText('L');
   await page.goto(`${address()}/settings`);
@@ -152,7 +152,7 @@ test('metric and US change places, and the choice is kept', { tag: '@wide' }, as
   await expect(page.getByTestId('paint')).toContainText('gal');
   await expect(page.getByTestId('wet-film')).toContainText('mil');
   await openQuestion(page, 'what');
-  await expect(page.getByLabel('Width, ft').first()).toHaveValue('31.5');
+  await expect(page.getByLabel('Width, ft').first()).toHaveValue('13.78');
 });
 
 test('a deleted surface comes back by undo, with all it had', { tag: '@wide' }, async ({ page }) => {

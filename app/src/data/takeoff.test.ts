@@ -74,7 +74,7 @@ describe('the surfaces of a place', () => {
   });
 
   it('go apart wall by wall with what was chosen for all of them, and come together as the first is', () => {
-    const before = stored(writesOf(place())).map((row) =>
+    const before = stored(writesOf(place())).map((row): Surface =>
       row.element === 'wall'
         ? {
             ...row,

@@ -45,21 +45,23 @@ async function boathouse() {
   if (!job) throw new Error('no Tern Boathouse');
   return job;
 }
+/** One that is measured by itself: a room has each of its walls once. */
 async function firstWall(): Promise<Surface> {
   const job = await boathouse();
-  return surfaceSchema.parse((await items(`/api/jobs/${String(job['id'])}/surfaces`))[0]);
+  const all = await items(`/api/jobs/${String(job['id'])}/surfaces`);
+  return surfaceSchema.parse(all.find(({ placeId, element }) => placeId === null && element === 'wall'));
 }
 
 describe('the demo', () => {
   it('has the three jobs with their surfaces, in order', async () => {
     const jobs = await items('/api/jobs');
     expect(jobs.map(({ name, surfaceCount }) => [name, surfaceCount])).toEqual([
-      ['Tern Boathouse', 39],
+      ['Tern Boathouse', 38],
       ['Kiln House, ground floor', 9],
       ['Orchard Row 3', 9],
     ]);
     const surfaces = await items(`/api/jobs/${String((await boathouse())['id'])}/surfaces`);
-    expect(surfaces.slice(0, 2).map(({ name }) => name)).toEqual(['North wall', 'South wall']);
+    expect(surfaces.slice(0, 2).map(({ name }) => name)).toEqual(['North wall', 'East gable']);
     expect((await server.call('GET', '/api/company')).body).toMatchObject({ name: 'Millrace Decorating' });
   });
 });
