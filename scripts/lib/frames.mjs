@@ -30,7 +30,14 @@ async function street(address, { job, surfaces }) {
     return {
       resource: 'surfaces',
       id: randomUUID(),
-      content: { ...content(sample), jobId: id, placeId: null, position, name: `${sample.name} ${position}` },
+      content: {
+        ...content(sample),
+        jobId: id,
+        placeId: null,
+        part: '',
+        position,
+        name: `${sample.name} ${position}`,
+      },
     };
   });
   await json(address, 'POST', '/batch', { writes });
@@ -47,7 +54,13 @@ async function twoHouses(address, { job, surfaces }) {
       id: randomUUID(),
       content: {
         ...content(sample),
-        ...{ jobId: id, placeId: null, position: house * 1000 + position, room: `${sample.room}${door}` },
+        ...{
+          jobId: id,
+          placeId: null,
+          part: '',
+          position: house * 1000 + position,
+          room: `${sample.room}${door}`,
+        },
       },
     })),
   );

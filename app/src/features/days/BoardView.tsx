@@ -1,7 +1,7 @@
 import type { ScheduleFields } from '@fine-spray/contract';
 import type { SitePlanFound } from '@fine-spray/contract/planning';
 import { format } from 'date-fns/format';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import {
   PanResponder,
   ScrollView,
@@ -32,6 +32,12 @@ const BY = [
   { value: 'rooms', label: 'By rooms' },
 ] as const;
 
+interface Acts {
+  readonly open: (task: string) => void;
+  /** Holds a task at a time, on somebody where that was changed. */
+  readonly move: (task: string, start: number | undefined, person: number | undefined) => void;
+}
+
 /** The plan as a board to scale in time: blocks are moved by hand or with keys. */
 export function BoardView({
   fields,
@@ -43,9 +49,8 @@ export function BoardView({
   fields: ScheduleFields;
   planned: SitePlanFound;
   mayPlan: boolean;
-  onOpen: (task: string) => void;
-  /** Holds a task at a time, on somebody where that was changed. */
-  onMove: (task: string, start: number | undefined, person: number | undefined) => void;
+  onOpen: Acts['open'];
+  onMove: Acts['move'];
 }) {
   const { palette } = useTheme();
   const [by, setBy] = useState<'people' | 'rooms'>('people');
@@ -54,7 +59,7 @@ export function BoardView({
   const perHour = ZOOMS[zoom] ?? 14;
   const crew = useMemo(() => fields.crew.map(({ name }) => name), [fields.crew]);
   const board = useMemo(() => boardOf(planned, by, crew), [planned, by, crew]);
-  const first = midnightOf(fields);
+  const first = useMemo(() => midnightOf(fields), [fields]);
   const [from, to] = board.days;
   const width = (to - from + 1) * 24 * perHour;
   const height = HEAD + board.rows.length * ROW;
@@ -81,8 +86,13 @@ export function BoardView({
     opened.current = perHour;
     scroller.current?.scrollTo({ x: opensAt, animated: false });
   }, [opensAt, perHour]);
-  const days = Array.from({ length: to - from + 1 }, (_unused, index) => from + index);
-  const { hours } = fields;
+  // The same for as long as the board is there: blocks that stay in sight are not drawn again while it is scrolled.
+  const acts = useRef({ onOpen, onMove });
+  acts.current = { onOpen, onMove };
+  const [{ open, move }] = useState<Acts>(() => ({
+    open: (task) => acts.current.onOpen(task),
+    move: (...held) => acts.current.onMove(...held),
+  }));
   return (
     <View className="gap-2 rounded-2xl border border-rule bg-sheet p-3" testID="board">
       <View className="flex-row flex-wrap items-center gap-2">
@@ -120,72 +130,11 @@ export function BoardView({
           <View style={{ width, height }}>
             <Svg width={width} height={height} aria-hidden>
               <DryingRibbon id="drying" />
-              {days.map((day) => (
-                <G key={day}>
-                  <Rect
-                    x={x(day * DAY)}
-                    y={HEAD}
-                    width={x(day * DAY + hours.from) - x(day * DAY)}
-                    height={height - HEAD}
-                    fill={palette.rule}
-                    opacity={0.35}
-                  />
-                  <Rect
-                    x={x(day * DAY + hours.to)}
-                    y={HEAD}
-                    width={x((day + 1) * DAY) - x(day * DAY + hours.to)}
-                    height={height - HEAD}
-                    fill={palette.rule}
-                    opacity={0.35}
-                  />
-                  <Line x1={x(day * DAY)} x2={x(day * DAY)} y1={0} y2={height} stroke={palette.rule} />
-                  <SvgText
-                    x={x(day * DAY + hours.from) + 2}
-                    y={18}
-                    fill={palette.ink}
-                    fontSize={14}
-                    fontFamily="Next600"
-                  >
-                    {perHour < 12 ? format(momentOf(first, day * DAY), 'EEE d') : dayText(first, day)}
-                  </SvgText>
-                  {perHour < 12
-                    ? null
-                    : Array.from(
-                        { length: Math.floor((hours.to - hours.from) / 120) + 1 },
-                        (_unused, index) => hours.from + index * 120,
-                      ).map((minute) => (
-                        <G key={minute}>
-                          <Line
-                            x1={x(day * DAY + minute)}
-                            x2={x(day * DAY + minute)}
-                            y1={HEAD - 6}
-                            y2={height}
-                            stroke={palette.rule}
-                            strokeDasharray="2 4"
-                          />
-                          <SvgText
-                            x={x(day * DAY + minute) + 2}
-                            y={HEAD - 10}
-                            fill={palette.ink2}
-                            fontSize={12}
-                            fontFamily="Mono500"
-                          >
-                            {Math.floor(minute / 60)}
-                          </SvgText>
-                        </G>
-                      ))}
-                </G>
-              ))}
-              {board.rows.map((name, row) => (
-                <Line
-                  key={name}
-                  x1={0}
-                  x2={width}
-                  y1={HEAD + row * ROW}
-                  y2={HEAD + row * ROW}
-                  stroke={palette.rule}
-                />
-              ))}
+              <Grid
+                {...{ from, to, first, perHour, height, width }}
+                hours={fields.hours}
+                rows={board.rows.length}
+              />
               {board.ribbons
                 .filter((one) => inSight(one.from, one.to))
                 .map(({ row, from: wet, to: dry, task }) => (
@@ -225,8 +174,8 @@ export function BoardView({
                   width={Math.max(6, x(block.to) - x(block.from))}
                   rows={by === 'people' ? board.rows.length : 0}
                   says={`${block.task.name}, ${shortMoment(first, block.one.start)} to ${clockText(first, block.one.end)}`}
-                  onOpen={onOpen}
-                  onMove={onMove}
+                  onOpen={open}
+                  onMove={move}
                 />
               ))}
           </View>
@@ -240,10 +189,84 @@ export function BoardView({
   );
 }
 
+/** Days, hours and rows behind the blocks. */
+const Grid = memo(function Grid({
+  from,
+  to,
+  first,
+  hours,
+  perHour,
+  width,
+  height,
+  rows,
+}: {
+  /** First and last day. */
+  from: number;
+  to: number;
+  /** When the first day begins. */
+  first: Date;
+  hours: ScheduleFields['hours'];
+  perHour: number;
+  width: number;
+  height: number;
+  rows: number;
+}) {
+  const { palette } = useTheme();
+  const x = (minute: number) => xOf(minute, from, perHour);
+  const days = Array.from({ length: to - from + 1 }, (_unused, index) => from + index);
+  const ticks = Array.from(
+    { length: perHour < 12 ? 0 : Math.floor((hours.to - hours.from) / 120) + 1 },
+    (_unused, index) => hours.from + index * 120,
+  );
+  const off = { y: HEAD, height: height - HEAD, fill: palette.rule, opacity: 0.35 };
+  return (
+    <>
+      {days.map((day) => {
+        const [begins, ends] = [x(day * DAY), x((day + 1) * DAY)];
+        const [opens, closes] = [x(day * DAY + hours.from), x(day * DAY + hours.to)];
+        return (
+          <G key={day}>
+            <Rect x={begins} width={opens - begins} {...off} />
+            <Rect x={closes} width={ends - closes} {...off} />
+            <Line x1={begins} x2={begins} y1={0} y2={height} stroke={palette.rule} />
+            <SvgText x={opens + 2} y={18} fill={palette.ink} fontSize={14} fontFamily="Next600">
+              {perHour < 12 ? format(momentOf(first, day * DAY), 'EEE d') : dayText(first, day)}
+            </SvgText>
+            {ticks.map((minute) => (
+              <G key={minute}>
+                <Line
+                  x1={x(day * DAY + minute)}
+                  x2={x(day * DAY + minute)}
+                  y1={HEAD - 6}
+                  y2={height}
+                  stroke={palette.rule}
+                  strokeDasharray="2 4"
+                />
+                <SvgText
+                  x={x(day * DAY + minute) + 2}
+                  y={HEAD - 10}
+                  fill={palette.ink2}
+                  fontSize={12}
+                  fontFamily="Mono500"
+                >
+                  {Math.floor(minute / 60)}
+                </SvgText>
+              </G>
+            ))}
+          </G>
+        );
+      })}
+      {Array.from({ length: rows }, (_unused, row) => (
+        <Line key={row} x1={0} x2={width} y1={HEAD + row * ROW} y2={HEAD + row * ROW} stroke={palette.rule} />
+      ))}
+    </>
+  );
+});
+
 /** How far a finger moves before it is a drag, px. */
 const DRAG = 6;
 
-function BlockView({
+const BlockView = memo(function Block({
   block: { row, one, task },
   mayPlan,
   perHour,
@@ -264,8 +287,8 @@ function BlockView({
   /** Rows that stand for people; none where they are rooms. */
   rows: number;
   says: string;
-  onOpen: (task: string) => void;
-  onMove: (task: string, start: number | undefined, person: number | undefined) => void;
+  onOpen: Acts['open'];
+  onMove: Acts['move'];
 }) {
   const [drag, setDrag] = useState<{ dx: number; dy: number }>();
   const movable = mayPlan && !task.running;
@@ -338,4 +361,4 @@ function BlockView({
       ) : null}
     </View>
   );
-}
+});
