@@ -5,7 +5,8 @@ import { address, beginRoom, demoJob, forget, openQuestion, stored } from './pag
 /** The area of a surface that follows from the room on the screen, m². */
 async function areaOf(page: Page, name: string): Promise<number> {
   const card = page.getByRole('button', { name: new RegExp(`^${name} .*How it was`) });
-  return Number(/([\d.,]+)\s?m²/.exec((await card.textContent()) ?? '')?.[1]?.replace(',', ''));
+  const text = (await card.textContent())?.slice(name.length) ?? '';
+  return Number(/([\d.,]+)\s?m²/.exec(text)?.[1]?.replace(',', ''));
 }
 const area = (page: Page, name: string) => expect.poll(() => areaOf(page, name));
 
@@ -76,6 +77,23 @@ test(
     await area(page, 'Ceiling').toBe(24);
     await page.getByRole('button', { name: 'Step back' }).click();
     await area(page, 'Ceiling').toBe(20);
+    await stored(page);
+
+    // Each wall by itself, one of them under a name of its own, and all of them together again.
+    const apart = page.getByRole('checkbox', { name: 'Each wall by itself' });
+    await apart.click();
+    await area(page, 'Wall 2').toBe(10);
+    await expect(page.getByRole('button', { name: /^Wall \d .*How it was/ })).toHaveCount(4);
+    await stored(page);
+    await page.getByRole('button', { name: /^Wall 3 .*How it was/ }).click();
+    await sheet.getByRole('button', { name: 'Its set-up and coating' }).click();
+    await openQuestion(page, 'what');
+    await page.getByLabel('Name').fill('Chimney wall');
+    await stored(page);
+    await page.getByRole('button', { name: 'Measured in Store' }).click();
+    await expect(page.getByTestId('walls-drawn')).toContainText('Chimney wall');
+    await apart.click();
+    await expect(page.getByRole('button', { name: /^Walls .*How it was/ })).toBeVisible();
     await stored(page);
 
     await page.getByRole('button', { name: 'Copy this room' }).click();

@@ -107,10 +107,10 @@ describe('the surfaces of a place', () => {
     const named = stored(grown).find(({ name }) => name === 'Chimney wall');
     expect(named).toMatchObject({ coatingId: 'flat', id: accent[2]?.id });
     // Together again: the first stays, the others go.
-    const together = writesOf(place(), [...accent, ...ceiling]);
+    const together = writesOf(place(), [...accent, ...ceiling], before);
     expect(together.filter(({ content }) => content === null)).toHaveLength(3);
     expect(stored(together)).toMatchObject([
-      { id: walls?.id, name: 'Walls', coats: 3 },
+      { id: walls?.id, name: 'Walls', coats: 3, geometry: { override: { net: 30, reason: 'Tiles' } } },
       { name: 'Ceiling', position: 41 },
     ]);
   });

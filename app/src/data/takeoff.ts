@@ -98,7 +98,8 @@ export function surfaceWrites({
     const where = { room: place.name, position: place.position + index, element, side, part: one.part ?? '' };
     const kept = row ?? rememberedFor(one, rows, remembered);
     // An area put in for all the walls is not that of one of them, nor the other way round.
-    const override = kept && isOf(kept, one) ? kept.geometry.override : undefined;
+    const own = kept && isOf(kept, one) ? kept : remembered.find((before) => isOf(before, one));
+    const override = own?.geometry.override;
     const sized = {
       ...geometry,
       pieces: seenAs(kept?.geometry, geometry.pieces),

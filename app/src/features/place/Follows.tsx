@@ -72,7 +72,7 @@ export function Follows({
           aria-checked={apart}
           aria-label="Each wall by itself"
           onPress={() => onApart(!apart)}
-          className="min-h-[48px] flex-row items-center gap-3"
+          className="mt-2 min-h-[56px] flex-row items-center gap-3"
         >
           <TickBox on={apart} />
           <View className="min-w-0 flex-1">

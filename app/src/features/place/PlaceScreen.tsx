@@ -99,7 +99,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
       `skip ${element}`,
     );
 
-  const walls = <Elevations name={draft.name} place={measure} chosen={wall} />;
+  const walls = <Elevations name={draft.name} place={measure} stored={stored} chosen={wall} />;
   const answer = (
     <View className="gap-3">
       {derived.refused ? (
@@ -243,17 +243,24 @@ const LARGE = 60;
 function Elevations({
   name,
   place,
+  stored,
   chosen,
 }: {
   name: string;
   place: PlaceMeasure;
+  stored: readonly Surface[];
   chosen: number | undefined;
 }) {
   const { system } = useUnits();
   const walls = useMemo(() => wallsOf(place), [place]);
   if (!walls.ok || walls.value.length === 0) return null;
-  const one = chosen === undefined ? undefined : walls.value[chosen];
-  const shown = one ? [one] : walls.value;
+  // A wall that is a surface of its own goes by what it is called.
+  const called = walls.value.map((piece) => ({
+    ...piece,
+    name: stored.find(({ element, part }) => element === 'wall' && part === piece.name)?.name ?? piece.name,
+  }));
+  const one = chosen === undefined ? undefined : called[chosen];
+  const shown = one ? [one] : called;
   const whole = areaOf({ shape: 'pieces', pieces: walls.value });
   const widest = Math.max(...shown.map((piece) => ('width' in piece ? piece.width : 6)));
   const scale = shown.length === 1 ? Math.min(LARGE, 330 / widest) : SMALL;

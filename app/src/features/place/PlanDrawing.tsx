@@ -1,6 +1,6 @@
 import { floorArea, showText, wallLengths, type Polygon, type RoomShape } from '@fine-spray/core';
 import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 import { useWide } from '@/ui/wide';
@@ -82,6 +82,16 @@ export function PlanDrawing({
             stroke={palette.ink2}
             strokeWidth={1.2 * unit}
             strokeDasharray={`${8 * unit} ${5 * unit}`}
+          />
+        ) : null}
+        {middle.long > AREA_WIDTH * unit && ridge ? (
+          // The line of the ridge stops short of the number.
+          <Rect
+            x={middle.x - (AREA_WIDTH / 2) * unit}
+            y={middle.y - 14 * unit}
+            width={AREA_WIDTH * unit}
+            height={28 * unit}
+            fill={palette.wall}
           />
         ) : null}
         {middle.long > AREA_WIDTH * unit ? (
