@@ -124,6 +124,8 @@ export const companyBook = z
     prices: z.object(prices).strict(),
     /** What stands under the company's name on its paper: address, telephone, registration. */
     head: text('What stands under the name', 400).default(''),
+    /** Whether stand-ins of outside devices are offered: weather station, forecast, gauge, laser. What they say is made up. */
+    standIns: z.boolean().default(false),
     /** Sizes that things are counted with in this company, by item. */
     sizes: z.partialRecord(z.enum(ITEM_IDS), itemSizes),
   })
@@ -141,6 +143,7 @@ export const USUAL_BOOK: CompanyBook = {
   openingsOffLabour: false,
   wholeDays: false,
   head: '',
+  standIns: false,
   terms: { ...NO_TERMS },
   offer: { ...USUAL_OFFER, blocks: [], payments: [] },
   prices: Object.fromEntries(CONSUMABLE_IDS.map((id) => [id, null])) as CompanyBook['prices'],

@@ -47,8 +47,11 @@ export const abrasion = z.union([z.literal(1), z.literal(2), z.literal(3)], {
 
 export const batch = line('Batch', 60, 0);
 
-/** Where the weather of an entry was read. */
-const WEATHER_SOURCES = ['station', 'by hand', 'last entry'] as const;
+/**
+ * Where the weather of an entry is from: made up by the simulated station, measured and put in, as it was at the coat before, or
+ * taken as usual inside since nobody measured.
+ */
+const WEATHER_SOURCES = ['station', 'by hand', 'last entry', 'assumed'] as const;
 
 /** The weather a coat was laid in. */
 export const weather = z

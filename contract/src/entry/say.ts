@@ -52,13 +52,25 @@ export const coatName = (coat: number): string => `${ORDINALS[coat] ?? `${coat}t
 
 export const tipWords = ({ code, family }: TipChoice) => `${code} ${family}`;
 
-/** Weather in a line. */
-export function weatherWords({ air, surface, humidity, wind, rain }: Weather, system: UnitSystem): string {
-  return joined([
+/** What weather is that nobody has measured now. */
+const NOT_MEASURED: Readonly<Record<Weather['source'], string>> = {
+  station: ' (made up by the simulated station)',
+  'last entry': ' (as at the coat before)',
+  assumed: ' (not measured)',
+  'by hand': '',
+};
+
+/** Weather in a line, and where nobody has measured it that. */
+export function weatherWords(
+  { source, air, surface, humidity, wind, rain }: Weather,
+  system: UnitSystem,
+): string {
+  const said = joined([
     showWritten(air, 'temperature', system),
     surface !== null && `surface ${showWritten(surface, 'temperature', system)}`,
     `${showWritten(humidity, 'percent', system)} humidity`,
     wind !== null && `wind ${showWritten(wind, 'wind', system)}`,
     rain !== null && rain > 0 && 'rain',
   ]);
+  return `${said}${NOT_MEASURED[source]}`;
 }

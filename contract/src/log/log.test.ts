@@ -112,7 +112,14 @@ describe('every kind of entry', () => {
       wind: 3,
       rain: 1e-6,
     } as const;
-    expect(weatherWords(weather, 'metric')).toBe('15 °C, surface 14 °C, 60 % humidity, wind 3 m/s, rain');
+    const said = '15 °C, surface 14 °C, 60 % humidity, wind 3 m/s, rain';
+    expect(weatherWords({ ...weather, source: 'by hand' }, 'metric')).toBe(said);
+    // What nobody measured says so.
+    expect(weatherWords(weather, 'metric')).toBe(`${said} (made up by the simulated station)`);
+    expect(weatherWords({ ...weather, source: 'last entry' }, 'metric')).toMatch(
+      /\(as at the coat before\)$/,
+    );
+    expect(weatherWords({ ...weather, source: 'assumed' }, 'metric')).toMatch(/\(not measured\)$/);
   });
 });
 

@@ -6,6 +6,7 @@ import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useStandIns } from '@/data/standIns';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, Labelled, TextField } from '@/ui/field';
@@ -411,6 +412,7 @@ const OUTSIDE = [
 
 function Weather({ fields, onChange, onClose }: Part) {
   const { drying, outside } = fields;
+  const standIns = useStandIns();
   return (
     <Sheet title="Weather" onClose={onClose}>
       <QuantityStepper
@@ -435,16 +437,18 @@ function Weather({ fields, onChange, onClose }: Part) {
         className="self-start"
         onPress={() => onChange({ drying: { air: of(20, '°C'), humidity: 0.5 } }, 'drying')}
       />
-      <Choice
-        label="Outside, day after day"
-        value={outside[0] ?? 'dry'}
-        options={OUTSIDE.map((one) => ({ value: one.value, label: one.label }))}
-        onChange={(day) => onChange({ outside: day === 'dry' ? [] : [day] })}
-      />
+      {standIns || outside.length > 0 ? (
+        <Choice
+          label="Outside, day after day"
+          value={outside[0] ?? 'dry'}
+          options={OUTSIDE.map((one) => ({ value: one.value, label: one.label }))}
+          onChange={(day) => onChange({ outside: day === 'dry' ? [] : [day] })}
+        />
+      ) : null}
       <Words size={14} colour="ink2">
-        The forecast is that of the simulated station: a stand-in, no weather of any place. Paint outside
-        waits for hours without rain, above its lowest temperature, 3 °C above the dew point and not too
-        windy, until it is rain-fast.
+        {standIns || outside.length > 0
+          ? 'The forecast is that of the simulated station: a stand-in, no weather of any place. Paint outside waits for hours without rain, above its lowest temperature, 3 °C above the dew point and not too windy, until it is rain-fast.'
+          : 'No forecast is asked for: outside counts as dry. Look at yours, and hold work outside where it is fit.'}
       </Words>
       <Button label="Done" kind="primary" onPress={onClose} />
     </Sheet>

@@ -18,6 +18,7 @@ import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
 import { useWriteDown } from '@/data/writeDown';
 import { SiteCautions } from '@/features/cautions';
+import { useStandIns } from '@/data/standIns';
 import { GaugePanel } from '@/features/gauge';
 import { lineRequest } from '@/features/line';
 import { PhotoAnswer } from '@/features/photo';
@@ -80,6 +81,7 @@ function Dialling({
   state: DialInState;
 }) {
   const { system } = useUnits();
+  const standIns = useStandIns();
   // Before it is begun nothing is to be set: from then on what is, comes into sight.
   const next = useNextInSight(dial.session.ready ? dial.session.events.length + 1 : 0);
   const lists = faultLists(site);
@@ -149,7 +151,7 @@ function Dialling({
             ) : null}
             {state.phase === 'even' || state.phase === 'stuck' ? <WayList procedure={lists.down} /> : null}
             <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
-            {state.phase === 'even' ? null : (
+            {state.phase === 'even' || !standIns ? null : (
               <GaugePanel
                 site={site}
                 card={card}

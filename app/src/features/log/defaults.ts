@@ -71,12 +71,15 @@ export const last = <Kind extends EntryKind>(
   of: (payload: PayloadOf<Kind>, entry: Entry) => boolean,
 ) => entriesOfKind(log.entries, kind).findLast(({ payload, entry }) => of(payload, entry))?.payload;
 
-/** The weather a form starts with: the station's, else that of the last entry, else what is usual inside. */
+/** Weather that somebody measured, then or at a coat before. What a stand-in made up is not carried on. */
+const MEASURED: ReadonlySet<Weather['source']> = new Set<Weather['source']>(['by hand', 'last entry']);
+
+/** The weather a form starts with: the simulated station's, else what was last measured, else what is usual inside. */
 export function usualWeather({ log, station }: Pick<CaptureContext, 'log' | 'station'>): Weather {
   if (station) return station;
-  const before = last(log, 'coat finished', () => true)?.weather;
+  const before = last(log, 'coat finished', ({ weather }) => MEASURED.has(weather.source))?.weather;
   if (before) return { ...before, source: 'last entry' };
-  return { source: 'by hand', air: 293.15, surface: null, humidity: 0.5, wind: null, rain: null };
+  return { source: 'assumed', air: 293.15, surface: null, humidity: 0.5, wind: null, rain: null };
 }
 
 /**

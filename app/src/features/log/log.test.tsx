@@ -1,4 +1,4 @@
-import { KINDS, schemaOf, type Entry, type EntryKind } from '@fine-spray/contract';
+import { KINDS, schemaOf, type Entry, type EntryKind, type Weather } from '@fine-spray/contract';
 import { logNames } from '@fine-spray/contract/log';
 import { quantity, of } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
@@ -77,7 +77,7 @@ function entry(kind: EntryKind, payload: Record<string, unknown>, extra: Partial
   };
 }
 const weather = { source: 'station', air: 290, surface: 289, humidity: 0.6, wind: null, rain: null } as const;
-const finished = (coat: number, area = 20) =>
+const finished = (coat: number, area = 20, laid: Weather = { ...weather, source: 'by hand' }) =>
   entry('coat finished', {
     coatingId: MATT,
     coat,
@@ -89,7 +89,7 @@ const finished = (coat: number, area = 20) =>
     absorbed: 0,
     whole: 20,
     over: null,
-    weather,
+    weather: laid,
   });
 const sprayed = (coat: number, litres: number) =>
   entry('sprayed', { coatingId: MATT, coat, tipId: TIP, volume: litres / 1000, abrasion: 1 });
@@ -179,10 +179,14 @@ describe('what a form opens on', () => {
     expect(firstPayload('comb', site([check(20)]))).toMatchObject({ thinner: 0 });
   });
 
-  it('is the weather of the station, else of the last coat, else the usual, and says which', () => {
+  it('is the weather of the station, else of the last coat that was measured, else the usual, and says which', () => {
     expect(usualWeather({ ...site([finished(1)]), station: weather }).source).toBe('station');
     expect(usualWeather(site([finished(1)]))).toMatchObject({ source: 'last entry', air: 290 });
-    expect(usualWeather(site([])).source).toBe('by hand');
+    // What a stand-in made up is not carried on as if somebody had measured it.
+    const [measured, madeUp] = [finished(1), finished(2, 20, { ...weather, air: 280 })];
+    expect(usualWeather(site([measured, madeUp]))).toMatchObject({ source: 'last entry', air: 290 });
+    expect(usualWeather(site([madeUp])).source).toBe('assumed');
+    expect(usualWeather(site([])).source).toBe('assumed');
   });
 
   it.each(WRITTEN)('%s: the contract takes it, or says only what has to be typed', (kind) => {

@@ -1,6 +1,7 @@
 import { weatherAnswer, type Weather, type WeatherAnswer } from '@fine-spray/contract';
 import { useQuery } from '@tanstack/react-query';
 import { call } from '@/data/api';
+import { useStandIns } from '@/data/standIns';
 import { usePreference } from '@/ui/preference';
 import { SCRIPTED_DAY_IDS, type ScriptedDayId } from '@fine-spray/core/weather';
 
@@ -25,13 +26,15 @@ function asWeather({ reading: { air, surface, humidity, wind, rain } }: WeatherA
   };
 }
 
-/** What the weather station reads now; nothing while it does not answer, or when its last reading is too old. */
+/** What the simulated station reads now; nothing where stand-ins are off, while it does not answer, or when its reading is too old. */
 export function useStation(): {
   readonly weather: Weather | undefined;
   readonly answer: WeatherAnswer | undefined;
 } {
   const [day] = useScriptedDay();
+  const enabled = useStandIns();
   const { data, dataUpdatedAt } = useQuery({
+    enabled,
     queryKey: ['station', day],
     queryFn: async () => {
       const now = new Date();
@@ -42,6 +45,6 @@ export function useStation(): {
     staleTime: HOLDS / 5,
     retry: false,
   });
-  const fresh = data && Date.now() - dataUpdatedAt < HOLDS ? data : undefined;
+  const fresh = enabled && data && Date.now() - dataUpdatedAt < HOLDS ? data : undefined;
   return { weather: fresh && asWeather(fresh), answer: fresh };
 }

@@ -16,6 +16,7 @@ import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { usePlaces } from '@/data/resources';
+import { useStandIns } from '@/data/standIns';
 import { surfacesOfPlace } from '@/data/takeoff';
 import { JobFrame } from '@/features/frame';
 import { Button } from '@/ui/button';
@@ -93,6 +94,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
   const setMeasure = (part: object, step: string) => change({ measure: { ...draft.measure, ...part } }, step);
   const derived = useDerived(measure);
   const stored = surfacesOfPlace(surfaces, row.id);
+  const standIns = useStandIns();
   const skip = (element: Element, on: boolean) =>
     setMeasure(
       { skipped: on ? [...measure.skipped, element] : measure.skipped.filter((one) => one !== element) },
@@ -187,7 +189,7 @@ function Measuring({ job, row, places, surfaces, kit }: MeasuringProps) {
         <Header title={draft.name || row.name} above={job.name} backTo={`/jobs/${job.id}`} />
         <SaveLine {...stand} />
         <Stage wide={wide} answer={answer} inputs={inputs} />
-        <LengthPad tools={<LaserTool />} />
+        <LengthPad tools={standIns ? <LaserTool /> : null} />
       </View>
     </LengthEntry>
   );

@@ -72,6 +72,8 @@ export function ProcedureScreen({ site, kind }: { site: Site; kind: 'start-up' |
 function StartUpList({ site, card }: { site: Site; card: SetupCard }) {
   const { loading, holds, setHolds, same, known } = useHolds(site);
   const at = atMachine(site);
+  const [written, setWritten] = useState<string>();
+  if (written !== undefined) return <Written leftWith={written} onAgain={() => setWritten(undefined)} />;
   if (holds === undefined && loading) return <Skeleton rows={3} height={160} />;
   if (holds === undefined) {
     return (
@@ -108,6 +110,7 @@ function StartUpList({ site, card }: { site: Site; card: SetupCard }) {
           procedure={procedure.value}
           cautions={<SiteCautions request={site.request} screen="start-up" />}
           storageKey={`start-up ${site.sprayer.id} ${site.coating.id} ${holds}`}
+          onWritten={setWritten}
         />
       ) : (
         <ErrorState title="Not with this sprayer" text={procedure.message} />
@@ -118,6 +121,7 @@ function StartUpList({ site, card }: { site: Site; card: SetupCard }) {
 
 function ShutDownList({ site }: { site: Site }) {
   const [until, setUntil] = useState<'tomorrow' | 'stored'>('tomorrow');
+  const [written, setWritten] = useState<string>();
   const procedure = shutDown({ ...atMachine(site), until });
   return (
     <View className="gap-4">
@@ -130,13 +134,16 @@ function ShutDownList({ site }: { site: Site }) {
         ]}
         onChange={setUntil}
       />
-      {procedure.ok ? (
+      {written !== undefined ? (
+        <Written leftWith={written} onAgain={() => setWritten(undefined)} />
+      ) : procedure.ok ? (
         <List
           key={until}
           site={site}
           procedure={procedure.value}
           cautions={<SiteCautions request={site.request} screen="shut-down" step="shut down" />}
           storageKey={`shut-down ${site.sprayer.id} ${site.coating.id} ${until}`}
+          onWritten={setWritten}
         />
       ) : (
         <ErrorState title="Not with this sprayer" text={procedure.message} />
@@ -146,24 +153,40 @@ function ShutDownList({ site }: { site: Site }) {
   );
 }
 
+/** A list that is finished begins again only when somebody asks for it. */
+function Written({ leftWith, onAgain }: { leftWith: string; onAgain: () => void }) {
+  return (
+    <Panel title="Done and written down" testID="procedure-written">
+      <Words size={22} weight="bold">
+        {leftWith}
+      </Words>
+      <Button label="Go through the list again" className="self-start" onPress={onAgain} />
+    </Panel>
+  );
+}
+
 function List({
   site,
   procedure,
   cautions,
   storageKey,
+  onWritten,
 }: {
   site: Site;
   procedure: Procedure;
+  /** The list is done and written down: how the machine was left. */
+  onWritten: (leftWith: string) => void;
   /** Those of its step, under what is to be done now. */
   cautions: ReactNode;
   storageKey: string;
 }) {
-  const { done, now, press, clear, refusedAt, leftAt, full } = useTicks(procedure, storageKey);
+  const { done, now, press, pressNow, clear, refusedAt, leftAt, full } = useTicks(procedure, storageKey);
   const wide = useWide();
   const lists = faultLists(site);
   const { write } = useLog();
   const toast = useToast();
   const { leaves } = procedure;
+  const leftWith = `${FLUIDS[leaves].name} stands in ${site.sprayer.name}.`;
   function finish() {
     write({
       kind: 'machine',
@@ -177,6 +200,7 @@ function List({
       surfaceId: site.surfaceId,
     });
     clear();
+    onWritten(leftWith);
     toast({ text: `Written down: ${FLUIDS[leaves].name.toLowerCase()} in ${site.sprayer.name}.` });
   }
   return (
@@ -190,13 +214,12 @@ function List({
             </Words>
           ))}
           {now ? (
-            <NowPanel procedure={procedure} now={now} onDone={() => press(now)} />
+            <NowPanel procedure={procedure} now={now} onDone={pressNow} />
           ) : (
             <Panel title="All done" testID="procedure-done">
-              <Words
-                size={22}
-                weight="bold"
-              >{`${FLUIDS[leaves].name} stands in ${site.sprayer.name}.`}</Words>
+              <Words size={22} weight="bold">
+                {leftWith}
+              </Words>
               <Button label="Write it down" kind="primary" onPress={finish} />
             </Panel>
           )}
@@ -266,17 +289,20 @@ function NowPanel({
       title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
       testID="procedure-now"
     >
-      <Words size={22} weight="bold">
-        {now.what}
-      </Words>
-      {now.doubt === undefined ? null : (
-        <Words weight="semi" colour="caution">
-          {now.doubt}
+      {/* Room for the longest step: the button stays where it is, and what comes below it may move. */}
+      <View className="min-h-[208px] gap-2">
+        <Words size={22} weight="bold">
+          {now.what}
         </Words>
-      )}
-      {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
-      <Words colour="ink2">{now.why}</Words>
+        {now.doubt === undefined ? null : (
+          <Words weight="semi" colour="caution">
+            {now.doubt}
+          </Words>
+        )}
+        <Words colour="ink2">{now.why}</Words>
+      </View>
       <Button label="Done" icon={Check} kind="primary" onPress={onDone} />
+      {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
     </Panel>
   );
 }

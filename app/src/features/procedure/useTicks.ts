@@ -16,6 +16,9 @@ function readTicks(stored: unknown): Ticks | undefined {
 }
 const NO_TICKS: Ticks = { done: [], at: 0 };
 
+/** No step is done so soon after the one before, ms. */
+const NEXT_STEP = 500;
+
 /**
  * The ticks of a list, kept on this device. One that lay is begun again, whether the page was closed meanwhile or stayed
  * open: nobody knows what was done to the machine since.
@@ -53,10 +56,15 @@ export function useTicks(procedure: Procedure, storageKey: string) {
     setRefused(result.ok ? undefined : { id: step.id, message: result.message });
     if (result.ok) setDone(result.value);
   }
+  const now = nextStep(procedure, done);
   return {
     done,
-    now: nextStep(procedure, done),
+    now,
     press,
+    /** The step to do now is done. A second tap so soon is the same one: nobody has done a step meanwhile. */
+    pressNow: () => {
+      if (now && Date.now() - ticks.at >= NEXT_STEP) press(now);
+    },
     clear: () => setDone([]),
     refusedAt: (id: string) => (refused?.id === id ? refused.message : undefined),
     /** When the list was left that is begun again; 0 where nobody knows. */

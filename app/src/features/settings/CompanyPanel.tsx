@@ -9,7 +9,7 @@ import {
 } from '@fine-spray/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { call, whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useMay } from '@/data/may';
@@ -21,6 +21,7 @@ import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
+import { TickBox } from '@/ui/tickBox';
 import { useToast } from '@/ui/toast';
 
 const asked = companyFields.pick({ name: true });
@@ -70,6 +71,47 @@ export function CompanyPanel({ company }: { company: Company }) {
         disabled={!ready || !changed}
         onPress={store}
       />
+    </Panel>
+  );
+}
+
+/** Stand-ins of outside devices, on or off: what they say is made up. */
+export function StandIns({ company }: { company: Company }) {
+  // Who does not see prices would store the company without them.
+  const seesMoney = useMay('money');
+  const put = usePutCompany();
+  const toast = useToast();
+  const book = company.book ?? USUAL_BOOK;
+  const turn = useOneTap(async () => {
+    try {
+      await put({
+        name: company.name,
+        book: { ...book, standIns: !book.standIns },
+        version: company.version,
+      });
+    } catch (error) {
+      toast({ text: `Not changed: ${whyFailed(error)}` });
+    }
+  });
+  if (!seesMoney) return null;
+  return (
+    <Panel title="Stand-ins" testID="stand-ins">
+      <Pressable
+        role="switch"
+        aria-checked={book.standIns}
+        aria-label="Stand-ins of outside devices"
+        onPress={() => turn()}
+        className="min-h-[56px] flex-row items-center gap-3"
+      >
+        <TickBox on={book.standIns} />
+        <Words className="min-w-0 flex-1">
+          Play a weather station, its forecast, a gauge and a laser measure
+        </Words>
+      </Pressable>
+      <Words size={14} colour="ink2">
+        To try things out: what they say is made up, and in the log it is marked so. Off, nothing is taken
+        from them.
+      </Words>
     </Panel>
   );
 }

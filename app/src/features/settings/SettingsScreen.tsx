@@ -11,7 +11,7 @@ import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
-import { CompanyPanel, OtherCompanies } from './CompanyPanel';
+import { CompanyPanel, OtherCompanies, StandIns } from './CompanyPanel';
 import { useTheme } from '@/ui/theme/theme';
 import { useUnits } from '@/ui/units';
 
@@ -49,6 +49,7 @@ export function SettingsScreen() {
       </Labelled>
       {company.data ? <CompanyPanel key={company.data.version} company={company.data} /> : null}
       <OtherCompanies />
+      {company.data ? <StandIns company={company.data} /> : null}
       <WhoWrites label="Who uses this device" />
       <Button label="People" icon={Users} onPress={() => router.navigate('/people')} />
       {seesMoney ? (

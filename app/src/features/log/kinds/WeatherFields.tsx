@@ -1,6 +1,6 @@
 import type { Weather } from '@fine-spray/contract';
 import { SCRIPTED_DAYS, SCRIPTED_DAY_IDS } from '@fine-spray/core';
-import { View } from 'react-native';
+import { useStandIns } from '@/data/standIns';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
 import { QuantityStepper } from '@/ui/quantityStepper';
@@ -9,22 +9,25 @@ import { useScriptedDay } from '../useStation';
 import type { FormProps } from './types';
 
 const SOURCES: Readonly<Record<Weather['source'], string>> = {
-  station: 'From the weather station (simulated).',
-  'by hand': 'Set by hand.',
-  'last entry': 'The station does not answer: these are from the last coat. Correct them.',
+  station:
+    'Made up by the simulated station: no weather of any place, and written down as such. Put in what you measure.',
+  'by hand': 'Put in by hand.',
+  'last entry': 'As at the coat before. Put in what you measure now.',
+  assumed: 'Nobody has measured: taken as usual inside. Put in what you measure.',
 };
 
 /** Temperature, humidity and, outside, wind: from the station, put right by hand. */
 export function WeatherFields({ payload, context, errors, onChange, onInvalid }: FormProps) {
   const weather = payload['weather'] as Weather | null;
   const [day, setDay] = useScriptedDay();
+  const standIns = useStandIns();
   if (!weather) return null;
   const set = (part: Partial<Weather>) => onChange({ weather: { ...weather, ...part, source: 'by hand' } });
   const outside = context.surface?.side === 'outside';
   const kelvin = { min: 233.15, max: 333.15 };
   return (
     <Panel title="Weather here">
-      <Words size={14} colour="ink2">
+      <Words size={14} colour={weather.source === 'station' ? 'caution' : 'ink2'} testID="weather-source">
         {SOURCES[weather.source]}
       </Words>
       <QuantityStepper
@@ -69,14 +72,14 @@ export function WeatherFields({ payload, context, errors, onChange, onInvalid }:
           onInvalid={(message) => onInvalid('wind', message)}
         />
       ) : null}
-      <View>
+      {standIns ? (
         <Choice
           label="The simulated station plays"
           value={day}
           options={SCRIPTED_DAY_IDS.map((value) => ({ value, label: SCRIPTED_DAYS[value].name }))}
           onChange={setDay}
         />
-      </View>
+      ) : null}
     </Panel>
   );
 }

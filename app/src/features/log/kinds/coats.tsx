@@ -1,5 +1,5 @@
 import type { Weather } from '@fine-spray/contract';
-import { checkSurface, coatingValues, given, quantity, recoatClocks } from '@fine-spray/core';
+import { checkSurface, coatingValues, given, quantity, recoatClocks, windLimit } from '@fine-spray/core';
 import { useMemo } from 'react';
 import Flag from 'lucide-react-native/icons/flag';
 import Play from 'lucide-react-native/icons/play';
@@ -7,6 +7,7 @@ import { coatingsOf } from '@/data/record';
 import { CautionBox } from '@/ui/caution';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { useUnits } from '@/ui/units';
+import { useStation } from '../useStation';
 import { coatOf, finishedCoat, startedCoat } from '../defaults';
 import { CoatField } from './fields';
 import type { FormProps, WrittenKind } from './types';
@@ -40,9 +41,16 @@ function CoatForm(props: FormProps) {
   );
 }
 
-/** Too soon, too cold, too damp: said before the coat is begun, and of one that is finished too. */
+/** Hours until rain by the simulated station; nothing where none is forecast or stand-ins are off. */
+function useRainIn(): number | undefined {
+  return useStation().answer?.forecast.find(({ rain }) => rain > 0)?.ahead;
+}
+
+/** Too soon, too cold, too damp, too windy: said before the coat is begun, and of one that is finished too. */
 function Cautions({ kind, payload, context }: FormProps) {
-  const { log, surface } = context;
+  const { log, surface, cardOf } = context;
+  const outside = surface?.side === 'outside';
+  const rainIn = useRainIn();
   const { system } = useUnits();
   const weather = payload['weather'] as Weather | null;
   const coating = coatingsOf(log.kit)[String(payload['coatingId'])];
@@ -65,6 +73,19 @@ function Cautions({ kind, payload, context }: FormProps) {
           system,
         )
       : undefined;
+  const card = cardOf({ coatingId: String(payload['coatingId']), coat: Number(payload['coat']) });
+  const windy =
+    outside && card && weather?.wind
+      ? windLimit(
+          {
+            fan: card.tip.candidate.tip.fan,
+            distance: quantity(card.distance.value),
+            wind: quantity(weather.wind),
+            nearOthers: false,
+          },
+          system,
+        )
+      : undefined;
   const stops = checked?.ok ? checked.value.stops : [];
   const soon = clock && (clock.state === 'wait' || clock.state === 'closed') ? clock : undefined;
   return (
@@ -79,7 +100,21 @@ function Cautions({ kind, payload, context }: FormProps) {
       {stops.map(({ code, words }) => (
         <CautionBox key={code} what="not fit to spray" why={words} instead="" />
       ))}
-      {weather && (weather.rain ?? 0) > 0 && surface?.side === 'outside' ? (
+      {windy?.ok && windy.value.verdict !== 'spray' ? (
+        <CautionBox
+          what={windy.value.verdict === 'stop' ? 'too much wind' : 'wind'}
+          why={windy.value.reason}
+          instead="Sooner where cars, windows or people are near."
+        />
+      ) : null}
+      {outside && rainIn !== undefined && !((weather?.rain ?? 0) > 0) ? (
+        <CautionBox
+          what="rain ahead"
+          why={`The simulated station has rain in ${rainIn} h: what it says is made up, look at your own forecast.`}
+          instead="Begin what is rain-fast before it."
+        />
+      ) : null}
+      {weather && (weather.rain ?? 0) > 0 && outside ? (
         <CautionBox
           what="rain"
           why="A film that is rained on within its drying time washes or blisters."
