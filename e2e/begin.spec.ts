@@ -44,6 +44,13 @@ test('the sample company is left for one’s own, which is led to its first answ
   await expect(page.getByText('Heron Finishes is kept.')).toBeVisible();
   await page.reload();
   await expect(company.getByLabel(/^Under the name on paper/)).toHaveValue('Quay 4, 0123 456');
+  // Nothing made up in a company of one's own until somebody asks for it.
+  const standIns = page.getByRole('switch', { name: 'Stand-ins of outside devices' });
+  await expect(standIns).not.toBeChecked();
+  await standIns.click();
+  await expect(standIns).toBeChecked();
+  await standIns.click();
+  await expect(standIns).not.toBeChecked();
 
   // The other device sees no mixture: it opens anew with what answers now.
   await other.reload();
@@ -54,6 +61,7 @@ test('the sample company is left for one’s own, which is led to its first answ
 
   await page.getByRole('button', { name: 'Look at the sample: Millrace Decorating' }).click();
   await expect(page.getByTestId('companies')).toContainText('Go to Heron Finishes');
+  await expect(standIns).toBeChecked();
   await page.getByRole('link', { name: 'Jobs' }).first().click();
   await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /Our first house/ })).toHaveCount(0);

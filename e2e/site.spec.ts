@@ -492,3 +492,34 @@ test('everything that is tapped on site is 56 px high, for a glove', async ({ pa
     expect([name, small]).toEqual([name, []]);
   }
 });
+
+test('a beat moves the gun at the speed of the card, or at the one the comb asks for', async ({ page }) => {
+  await tool(page, 'beat', 'West gable');
+  const time = page.getByTestId('beat-time');
+  await expect(time).toHaveText(/^\d+\.\d s$/);
+  const seconds = async () => Number.parseFloat(await time.innerText());
+  await page.getByLabel('Stroke, from end to end, m').fill('2.4');
+  await expect(page.getByTestId('beat')).toContainText('2.40 m in 2 beats');
+  const byCard = await seconds();
+  await page.getByLabel('Stroke, from end to end, m').fill('4.8');
+  await expect(page.getByTestId('beat')).toContainText('4.80 m in 4 beats');
+  expect(Math.abs((await seconds()) - 2 * byCard)).toBeLessThanOrEqual(0.15);
+  await press(page, 'Start the beat');
+  await press(page, 'Stop');
+  await expect(page.getByRole('button', { name: 'Start the beat' })).toBeVisible();
+  await page.getByLabel('Stroke, from end to end, m').fill('20');
+  await expect(page.getByRole('alert')).toContainText('12');
+
+  // Much too thick: the beat by the comb is faster.
+  const wall = (await demoSurface('West gable')).split('/').pop() ?? '';
+  await page.goto(`${address()}/log/write/comb?surface=${wall}`);
+  for (let one = 0; one < 3; one += 1) {
+    await page.getByRole('button', { name: /^Tooth 250 μm/ }).click();
+    await expect(page.getByText(`written down, ${one + 1} in a row`)).toBeVisible();
+  }
+  await tool(page, 'beat', 'West gable');
+  await page.getByLabel('Stroke, from end to end, m').fill('2.4');
+  await page.getByRole('radio', { name: 'By the comb' }).click();
+  await expect(page.getByTestId('beat-comb')).toContainText('instead of');
+  await expect.poll(seconds).toBeLessThan(byCard);
+});

@@ -36,6 +36,21 @@ export function saveBlob(name: string, blob: Blob): void {
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
+/** Whether this device hands such a file on by its own share sheet. */
+export function canShare(type: string): boolean {
+  const device = globalThis.navigator as Navigator | undefined;
+  return typeof device?.canShare === 'function' && device.canShare({ files: [new File([], 'x', { type })] });
+}
+
+/** Hands a file to the device's share sheet. Somebody who closes that has not failed. */
+export async function shareFile(name: string, title: string, blob: Blob): Promise<void> {
+  try {
+    await navigator.share({ title, files: [new File([blob], name, { type: blob.type })] });
+  } catch (error) {
+    if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
+  }
+}
+
 /** A name that any device takes as a file name. */
 export function fileName(name: string, ending: string): string {
   const plain = name

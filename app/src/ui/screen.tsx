@@ -25,7 +25,7 @@ export function Header({ title, above, backTo }: HeaderProps) {
       )}
       <View className="min-w-0 flex-1">
         {above ? (
-          <Words size={14} colour="ink2" numberOfLines={1}>
+          <Words size={14} colour="ink2" numberOfLines={2}>
             {above}
           </Words>
         ) : null}

@@ -21,6 +21,7 @@ export {
   type PassInputs,
   type PassPlace,
 } from './answers';
+export { BEAT_WAY, beatFor, type Beat } from './beat';
 export {
   MIL_COMB,
   USUAL_COMB,

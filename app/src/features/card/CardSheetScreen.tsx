@@ -2,10 +2,11 @@ import { PRECEDENCE_NOTE } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import ImageDown from 'lucide-react-native/icons/image-down';
 import Printer from 'lucide-react-native/icons/printer';
+import Share2 from 'lucide-react-native/icons/share-2';
 import { useState } from 'react';
 import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native';
 import { dayOf } from '@/data/day';
-import { fileName, saveBlob, saveFile } from '@/data/deviceFiles';
+import { canShare, fileName, saveBlob, saveFile, shareFile } from '@/data/deviceFiles';
 import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
 import { ErrorState } from '@/ui/states';
@@ -36,9 +37,10 @@ export function CardSheetScreen({ site }: { site: Site }) {
     system,
   );
   const words = `Set-up card of ${site.title}: tip ${card.tip.code}`;
-  const png = async () => {
+  const name = fileName(`${site.title} card`, 'png');
+  const png = async (take: (blob: Blob) => unknown) => {
     try {
-      saveBlob(fileName(`${site.title} card`, 'png'), await pngOf(svg));
+      await take(await pngOf(svg));
     } catch {
       toast({ text: 'This device cannot make a PNG. The SVG shows the same.' });
     }
@@ -67,7 +69,20 @@ export function CardSheetScreen({ site }: { site: Site }) {
           className="flex-1"
           onPress={() => printDrawing(svg)}
         />
-        <Button label="As PNG" icon={ImageDown} className="flex-1" onPress={() => void png()} />
+        {canShare('image/png') ? (
+          <Button
+            label="Share"
+            icon={Share2}
+            className="flex-1"
+            onPress={() => void png((blob) => shareFile(name, words, blob))}
+          />
+        ) : null}
+        <Button
+          label="As PNG"
+          icon={ImageDown}
+          className="flex-1"
+          onPress={() => void png((blob) => saveBlob(name, blob))}
+        />
         <Button
           label="As SVG"
           icon={Download}

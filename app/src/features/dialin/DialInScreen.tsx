@@ -25,6 +25,7 @@ import { PhotoAnswer } from '@/features/photo';
 import { WayList, faultLists, wayIn } from '@/features/procedure';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
+import { useAwake } from '@/ui/awake';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
@@ -82,6 +83,7 @@ function Dialling({
 }) {
   const { system } = useUnits();
   const standIns = useStandIns();
+  useAwake(dial.session.ready);
   // Before it is begun nothing is to be set: from then on what is, comes into sight.
   const next = useNextInSight(dial.session.ready ? dial.session.events.length + 1 : 0);
   const lists = faultLists(site);

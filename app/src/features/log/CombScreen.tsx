@@ -1,19 +1,7 @@
-import { KINDS, entriesOfKind, type PayloadOf } from '@fine-spray/contract';
-import {
-  ELEMENT_DATA,
-  coatingValues,
-  combFor,
-  combReading,
-  combVerdict,
-  quantity,
-  sagLimitFor,
-  showText,
-  type CombInterval,
-  type UnitSystem,
-} from '@fine-spray/core';
+import { KINDS, type PayloadOf } from '@fine-spray/contract';
+import { combFor, combReading, quantity, showText, type UnitSystem } from '@fine-spray/core';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { coatingsOf } from '@/data/record';
 import { useWriteDown } from '@/data/writeDown';
 import { Choice } from '@/ui/choice';
 import { EmptyState } from '@/ui/states';
@@ -24,56 +12,12 @@ import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
 import { CombPicture } from './CombPicture';
+import { combed } from './combed';
 import { coatOptions, type CaptureContext } from './defaults';
 import { firstPayload } from './kinds';
 import { combOf } from './kinds/films';
 
 type Comb = PayloadOf<'comb'>;
-
-/** Readings of one coat that count together with the new ones: those of the last hours. */
-const TOGETHER = 4 * 3600_000;
-
-/** What the readings of a coat on a surface say together, and how many there are. */
-function useVerdict({ log, surface, cardOf }: CaptureContext, payload: Comb) {
-  const { system } = useUnits();
-  const since = Date.now() - TOGETHER;
-  const read = entriesOfKind(log.entries, 'comb').filter(
-    ({ entry, payload: one }) =>
-      entry.surfaceId === surface?.id &&
-      one.coatingId === payload.coatingId &&
-      one.coat === payload.coat &&
-      Date.parse(entry.at) > since,
-  );
-  const intervals: CombInterval[] = read.flatMap(({ payload: { teeth, lastWet } }) =>
-    lastWet.flatMap((tooth) => {
-      const one = combReading(
-        tooth === null ? undefined : quantity(tooth),
-        teeth.map((each) => quantity<never>(each)),
-      );
-      return one.ok ? [one.value] : [];
-    }),
-  );
-  const sheet = coatingsOf(log.kit)[payload.coatingId];
-  const sag =
-    sheet &&
-    surface &&
-    sagLimitFor(quantity(coatingValues(sheet).sagLimit), ELEMENT_DATA[surface.element].sagsSooner);
-  if (intervals.length === 0 || payload.target === null) return undefined;
-  const place = cardOf(payload)?.pass.place;
-  // Not timed, it is taken as on the card.
-  const held = payload.speed ?? payload.cardSpeed;
-  const verdict = combVerdict(
-    intervals,
-    {
-      wetFilm: quantity(payload.target),
-      ...(sag === undefined ? {} : { sagLimit: sag }),
-      ...(place && payload.coat === 1 ? { soaks: quantity(place.soaks.value / place.texture.value) } : {}),
-      ...(held === null ? {} : { speed: quantity(held) }),
-    },
-    system,
-  );
-  return verdict.ok ? { ...verdict.value, count: intervals.length } : undefined;
-}
 
 /** A comb to tap: the last tooth that is wet is written down at once; mean, verdict and the speed to go on with beside it. */
 export function CombScreen({ context }: { context: CaptureContext }) {
@@ -157,7 +101,7 @@ function Reading({ context }: { context: CaptureContext }) {
 /** Mean, verdict and the speed to go on with; before the first reading, what to do. */
 function CombAnswer({ context, payload }: { context: CaptureContext; payload: Comb }) {
   const { system } = useUnits();
-  const result = useVerdict(context, payload);
+  const result = combed(context, payload);
   const target = payload.target ?? undefined;
   const card = context.cardOf(payload);
   return (

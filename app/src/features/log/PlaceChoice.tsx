@@ -26,7 +26,8 @@ export function PlaceChoice({
   const [open, setOpen] = useState(false);
   const { palette } = useTheme();
   const { job, surface } = knownPlace(log, place);
-  const title = surface ? [surface.room, surface.name].filter(Boolean).join(', ') : 'The job as a whole';
+  const title = surface ? surface.name : 'The job as a whole';
+  const within = [surface?.room, job?.name].filter(Boolean).join(' · ');
   return (
     <>
       <Pressable
@@ -40,8 +41,8 @@ export function PlaceChoice({
           <Words size={18} weight="bold">
             {job ? title : 'Without a job'}
           </Words>
-          <Words size={14} colour="ink2" numberOfLines={1}>
-            {job ? `${job.name} · change` : 'Choose a job and a surface'}
+          <Words size={14} colour="ink2" numberOfLines={2}>
+            {job ? `${within} · change` : 'Choose a job and a surface'}
           </Words>
         </View>
       </Pressable>

@@ -1,4 +1,5 @@
 export { CaptureScreen } from './CaptureScreen';
+export { combed, lastComb } from './combed';
 export { cardsOf } from './cards';
 export { abrasionOf, finishedCoat, startedCoat, tipInGun, type CaptureContext } from './defaults';
 export { useStation } from './useStation';

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useKept } from '@/data/kept';
+import { useAwake } from '@/ui/awake';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { meanOf } from '@fine-spray/contract';
@@ -40,6 +41,7 @@ export function Stopwatch({
   const [started, setStarted] = useKept<number | undefined>(`stopwatch ${of} ${label}`, readStart, undefined);
   const [, setTick] = useState(0);
   const running = started !== undefined;
+  useAwake(running);
   useEffect(() => {
     if (!running) return undefined;
     const timer = setInterval(() => setTick((tick) => tick + 1), 100);

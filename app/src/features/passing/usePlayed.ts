@@ -1,13 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
+import { wantsStill } from '@/ui/motion';
 
 export const PACES = [1, 4, 16] as const;
 export type Pace = (typeof PACES)[number];
-
-/** Whether whoever looks wants no motion. */
-const still = (): boolean =>
-  typeof window !== 'undefined' &&
-  typeof window.matchMedia === 'function' &&
-  window.matchMedia('(prefers-reduced-motion: reduce)').matches;
 
 /**
  * A time line that can be played: where it is, whether it runs and how fast. It stops at its end, and begins anew from there. Nothing runs
@@ -51,7 +46,7 @@ export function usePlayed(length: number) {
       setPlaying((on) => now >= length || !on);
     },
     /** No motion is wanted: passes are gone through one by one. */
-    still: still(),
+    still: wantsStill(),
   };
 }
 

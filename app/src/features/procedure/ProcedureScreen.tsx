@@ -20,6 +20,7 @@ import { dayOfEntry } from '@/data/day';
 import { useLog } from '@/data/log';
 import { SiteCautions } from '@/features/cautions';
 import type { Site } from '@/features/site';
+import { useAwake } from '@/ui/awake';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
@@ -182,6 +183,7 @@ function List({
 }) {
   const { done, now, press, pressNow, clear, refusedAt, leftAt, full } = useTicks(procedure, storageKey);
   const wide = useWide();
+  useAwake(now !== undefined);
   const lists = faultLists(site);
   const { write } = useLog();
   const toast = useToast();

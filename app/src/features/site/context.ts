@@ -142,7 +142,7 @@ export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string)
   const site = useSite({
     key: below ? `${surfaceId} ${layer ?? ''}` : surfaceId,
     title: [row?.name, below && LAYER_NAMES[below.role].toLowerCase()].filter(Boolean).join(', '),
-    above: [job?.name, row?.room].filter(Boolean).join(' · '),
+    above: [row?.room, job?.name].filter(Boolean).join(' · '),
     backTo: `/jobs/${jobId}/surfaces/${surfaceId}`,
     jobId,
     surfaceId,

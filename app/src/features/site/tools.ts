@@ -6,6 +6,7 @@ import FlaskConical from 'lucide-react-native/icons/flask-conical';
 import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
 import IdCard from 'lucide-react-native/icons/id-card';
 import ListChecks from 'lucide-react-native/icons/list-checks';
+import Metronome from 'lucide-react-native/icons/metronome';
 import PowerOff from 'lucide-react-native/icons/power-off';
 import Route from 'lucide-react-native/icons/route';
 import Target from 'lucide-react-native/icons/target';
@@ -21,6 +22,7 @@ export const TOOLS = {
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
   passes: { title: 'How to pass it', icon: Route },
+  beat: { title: 'Beat of the stroke', icon: Metronome },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },

@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import { useMemo } from 'react';
 import { whyFailed } from '@/data/api';
 import { usePlanKit } from '@/data/planKit';
+import { BeatScreen } from '@/features/beat';
 import { CalculatorScreen } from '@/features/calculator';
 import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
@@ -30,6 +31,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   paint: PaintCheckScreen,
   'dial-in': DialInScreen,
   passes: PassScreen,
+  beat: BeatScreen,
   'gun-down': GunDownScreen,
   line: LineScreen,
   film: CalculatorScreen,
@@ -115,7 +117,8 @@ function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: 
     <Screen
       broad
       title={title}
-      above={[site.above, site.title].filter(Boolean).join(' · ')}
+      // Which wall first: on a narrow screen the end is what is cut off.
+      above={[site.title, site.above].filter(Boolean).join(' · ')}
       backTo={site.backTo}
     >
       <Shown site={site} />

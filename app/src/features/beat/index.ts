@@ -1,0 +1,1 @@
+export { BeatScreen } from './BeatScreen';
