@@ -15,7 +15,7 @@ import {
 import Check from 'lucide-react-native/icons/check';
 import { format } from 'date-fns/format';
 import { useState, type ReactNode } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, View, type ViewStyle } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { useLog } from '@/data/log';
 import { SiteCautions } from '@/features/cautions';
@@ -154,6 +154,9 @@ function ShutDownList({ site }: { site: Site }) {
   );
 }
 
+/** At the lower edge of what is in sight, whatever a step says: the button never moves under the thumb. */
+const AT_THUMB = { position: 'sticky', bottom: 0, zIndex: 1 } as unknown as ViewStyle;
+
 /** A list that is finished begins again only when somebody asks for it. */
 function Written({ leftWith, onAgain }: { leftWith: string; onAgain: () => void }) {
   return (
@@ -206,51 +209,58 @@ function List({
     toast({ text: `Written down: ${FLUIDS[leaves].name.toLowerCase()} in ${site.sprayer.name}.` });
   }
   return (
-    <Beside
-      left={
-        <>
-          {leftAt === undefined ? null : <BegunAgain leftAt={leftAt} />}
-          {procedure.assumes.map((words) => (
-            <Words key={words} weight="semi" colour="caution">
-              {words}
-            </Words>
-          ))}
-          {now ? (
-            <NowPanel procedure={procedure} now={now} onDone={pressNow} />
-          ) : (
-            <Panel title="All done" testID="procedure-done">
-              <Words size={22} weight="bold">
-                {leftWith}
+    <>
+      <Beside
+        left={
+          <>
+            {leftAt === undefined ? null : <BegunAgain leftAt={leftAt} />}
+            {procedure.assumes.map((words) => (
+              <Words key={words} weight="semi" colour="caution">
+                {words}
               </Words>
-              <Button label="Write it down" kind="primary" onPress={finish} />
-            </Panel>
-          )}
-          {cautions}
-          {full ? (
-            <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
-          ) : null}
-          {wide ? <FaultFinder {...lists} /> : null}
-        </>
-      }
-      right={
-        <>
-          <Panel title="The whole list">
-            {procedure.steps.map((step, index) => (
-              <StepRow
-                key={step.id}
-                step={step}
-                index={index}
-                done={done.includes(step.id)}
-                locked={heldBackBy(procedure, done, step.id) !== undefined}
-                refused={refusedAt(step.id)}
-                onPress={() => press(step)}
-              />
             ))}
-          </Panel>
-          {wide ? null : <FaultFinder {...lists} />}
-        </>
-      }
-    />
+            {now ? (
+              <NowPanel procedure={procedure} now={now} />
+            ) : (
+              <Panel title="All done" testID="procedure-done">
+                <Words size={22} weight="bold">
+                  {leftWith}
+                </Words>
+                <Button label="Write it down" kind="primary" onPress={finish} />
+              </Panel>
+            )}
+            {cautions}
+            {full ? (
+              <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
+            ) : null}
+            {wide ? <FaultFinder {...lists} /> : null}
+          </>
+        }
+        right={
+          <>
+            <Panel title="The whole list">
+              {procedure.steps.map((step, index) => (
+                <StepRow
+                  key={step.id}
+                  step={step}
+                  index={index}
+                  done={done.includes(step.id)}
+                  locked={heldBackBy(procedure, done, step.id) !== undefined}
+                  refused={refusedAt(step.id)}
+                  onPress={() => press(step)}
+                />
+              ))}
+            </Panel>
+            {wide ? null : <FaultFinder {...lists} />}
+          </>
+        }
+      />
+      {now ? (
+        <View style={AT_THUMB} className="border-t border-rule bg-ground py-2">
+          <Button label="Done" icon={Check} kind="primary" className="min-h-[64px]" onPress={pressNow} />
+        </View>
+      ) : null}
+    </>
   );
 }
 
@@ -277,34 +287,22 @@ function changesMachine({ steps }: Procedure, step: ProcedureStep): boolean {
 }
 
 /** The step to do now: its words, what to do where it does not go as said, and the machine after it. */
-function NowPanel({
-  procedure,
-  now,
-  onDone,
-}: {
-  procedure: Procedure;
-  now: ProcedureStep;
-  onDone: () => void;
-}) {
+function NowPanel({ procedure, now }: { procedure: Procedure; now: ProcedureStep }) {
   return (
     <Panel
       title={`Now: step ${procedure.steps.indexOf(now) + 1} of ${procedure.steps.length}`}
       testID="procedure-now"
     >
-      {/* Room for the longest step: the button stays where it is, and what comes below it may move. */}
-      <View className="min-h-[208px] gap-2">
-        <Words size={22} weight="bold">
-          {now.what}
+      <Words size={22} weight="bold">
+        {now.what}
+      </Words>
+      {now.doubt === undefined ? null : (
+        <Words weight="semi" colour="caution">
+          {now.doubt}
         </Words>
-        {now.doubt === undefined ? null : (
-          <Words weight="semi" colour="caution">
-            {now.doubt}
-          </Words>
-        )}
-        <Words colour="ink2">{now.why}</Words>
-      </View>
-      <Button label="Done" icon={Check} kind="primary" onPress={onDone} />
+      )}
       {changesMachine(procedure, now) ? <MachinePicture state={now.state} /> : null}
+      <Words colour="ink2">{now.why}</Words>
     </Panel>
   );
 }
