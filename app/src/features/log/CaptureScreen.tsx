@@ -22,6 +22,7 @@ import { useUnits } from '@/ui/units';
 import { CombScreen } from './CombScreen';
 import { cardsOf } from './cards';
 import { payloadToCorrect, type CaptureContext } from './defaults';
+import { placeWords } from './place';
 import { firstPayload, kindOfSlug, writtenKind, type Payload } from './kinds';
 import { useStation } from './useStation';
 
@@ -143,7 +144,7 @@ function Form({
     <View className="min-h-0 flex-1">
       <Header
         title={corrected ? `Put right: ${kindOf(kind).name.toLowerCase()}` : kindOf(kind).name}
-        above={surface ? [job?.name, surface.room, surface.name].filter(Boolean).join(' · ') : job?.name}
+        above={placeWords({ job, surface })}
         backTo="/log"
       />
       <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6">

@@ -11,6 +11,7 @@ import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
+import { placeWords } from './place';
 import { CombPicture } from './CombPicture';
 import { combed } from './combed';
 import { coatOptions, type CaptureContext } from './defaults';
@@ -68,11 +69,7 @@ function Reading({ context }: { context: CaptureContext }) {
 
   return (
     <View className="min-h-0 flex-1">
-      <Header
-        title={KINDS.comb.name}
-        above={[job?.name, surface?.room, surface?.name].filter(Boolean).join(' · ')}
-        backTo="/log"
-      />
+      <Header title={KINDS.comb.name} above={placeWords({ job, surface })} backTo="/log" />
       <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-24">
         <CombAnswer context={context} payload={payload} />
         {said ? (

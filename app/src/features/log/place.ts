@@ -21,6 +21,10 @@ export interface KnownPlace {
   readonly surface: Surface | undefined;
 }
 
+/** Which wall first, then where it is: on a narrow screen the end is what is cut off. */
+export const placeWords = ({ job, surface }: KnownPlace): string =>
+  [surface?.name, surface?.room, job?.name].filter(Boolean).join(' · ');
+
 export function knownPlace(
   { jobs, surfaces }: Pick<SiteLog, 'jobs' | 'surfaces'>,
   place: WorkPlace,

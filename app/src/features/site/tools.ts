@@ -22,7 +22,7 @@ export const TOOLS = {
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
   passes: { title: 'How to pass it', icon: Route },
-  beat: { title: 'Beat of the stroke', icon: Metronome },
+  beat: { title: 'Beat', icon: Metronome },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },
