@@ -85,6 +85,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     'start up': async () => `${await demoSurface('North wall')}/start-up`,
     'shut down': async () => `${await demoSurface('North wall')}/shut-down`,
     'how to pass it': async () => `${await demoSurface('East gable')}/passes`,
+    'something wrong': async () => `${await demoSurface('East gable')}/wrong`,
     beat: async () => `${await demoSurface('East gable')}/beat`,
     'gun down': async () => `${await demoSurface('North wall')}/gun-down`,
     'check paint': async () => `${await demoSurface('North wall')}/paint`,

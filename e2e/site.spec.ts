@@ -527,3 +527,31 @@ test('a beat moves the gun at the speed of the card, or at the one the comb asks
   await expect(page.getByTestId('beat-comb')).toContainText('instead of');
   await expect.poll(seconds).toBeLessThan(byCard);
 });
+
+test('one door for whatever is wrong: what cured it is written down, and comes first the next time', async ({
+  page,
+}) => {
+  await tool(page, 'line', 'West gable');
+  await press(page, 'Something wrong?');
+  await page.getByText('Pump draws no paint', { exact: true }).click();
+  const finder = page.getByTestId('fault-finder');
+  await expect(finder).toContainText('First thing to try');
+  await press(page, 'Still there: next');
+  await expect(finder).toContainText('Free the inlet ball');
+  await press(page, 'That was it');
+  await expect(page.getByText('Pump draws no paint: what cured it is written down.')).toBeVisible();
+  await page.getByText('Pump draws no paint', { exact: true }).click();
+  await expect(finder).toContainText('It cured this once before with');
+  await expect(finder).toContainText('Free the inlet ball');
+
+  await page.getByRole('radio', { name: 'Finish' }).click();
+  await page.getByRole('button', { name: /^Runs, sags, curtains/ }).click();
+  await expect(page.getByTestId('finish-fault')).toContainText('Wet: roll it out at once.');
+  await press(page, 'That mended it');
+  await expect(page.getByText('Runs, sags, curtains: what cured it is written down.')).toBeVisible();
+  await page.getByRole('button', { name: /^Runs, sags, curtains/ }).click();
+  await expect(page.getByTestId('finish-fault')).toContainText('Written down once with');
+  await page.getByRole('radio', { name: 'Fan' }).click();
+  await press(page, 'Spray a card');
+  await expect(page.getByRole('heading', { level: 1, name: 'Dial in' })).toBeVisible();
+});

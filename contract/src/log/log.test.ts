@@ -273,7 +273,7 @@ describe('the journal', () => {
     expect(
       words('incident', { level: 'near miss', what: 'Ladder slipped.', done: 'Tied it.' }, 'metric'),
     ).toBe('Near miss: Ladder slipped. Done: Tied it.');
-    expect(words('fault', { what: 'Spits.', cure: 'strained the paint' }, 'metric')).toBe(
+    expect(words('fault', { what: 'Spits.', cure: 'strained the paint', sprayerId: null }, 'metric')).toBe(
       'Spits; cured by: strained the paint',
     );
   });

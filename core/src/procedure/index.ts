@@ -24,4 +24,5 @@ export {
   type ShutDown,
   type StartUp,
 } from './procedures';
-export { TROUBLES, TROUBLE_IDS, type Remedy, type Trouble, type TroubleId } from './trouble';
+export { FINISH_FAULTS, FINISH_FAULT_IDS, type FinishFault, type FinishFaultId } from './finish';
+export { TROUBLES, TROUBLE_IDS, curedFirst, type Remedy, type Trouble, type TroubleId } from './trouble';

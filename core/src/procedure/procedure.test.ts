@@ -2,9 +2,12 @@ import fc from 'fast-check';
 import {
   FLUIDS,
   FLUID_IDS,
+  FINISH_FAULTS,
+  FINISH_FAULT_IDS,
   TROUBLES,
   TROUBLE_IDS,
   clearClog,
+  curedFirst,
   fluidNamed,
   flushSequence,
   heldBackBy,
@@ -483,6 +486,29 @@ describe('the fault finder', () => {
       if (/leak|drip/i.test(TROUBLES[id].name)) expect(danger).toMatch(/^Stop:/);
     },
   );
+
+  it('tries what cured it before first, and else keeps its order', () => {
+    const { tries } = TROUBLES['no suction'];
+    const [first, second, third] = tries.map(({ what }) => what);
+    const order = (cured: readonly (readonly [string | undefined, number])[]) =>
+      curedFirst(tries, new Map(cured.map(([what = '', count]) => [what, count]))).map(({ what }) => what);
+    expect(order([])).toEqual([first, second, third]);
+    expect(order([[third, 1]])).toEqual([third, first, second]);
+    expect(
+      order([
+        [second, 3],
+        [third, 1],
+      ]),
+    ).toEqual([second, third, first]);
+  });
+
+  it.each(FINISH_FAULT_IDS)('%s on the wall: what to look at, what mends it, what keeps it away', (id) => {
+    const { name, looks, first, now, next } = FINISH_FAULTS[id];
+    for (const words of [looks, first, now, next]) expect(words).toMatch(/^[A-Z].{8,}\.$/);
+    expect(name.length).toBeLessThan(40);
+    // A dried film is never sprayed over its fault: it is sanded, washed, stripped, primed or coated whole.
+    expect(now).toMatch(/sand|strip|prime|coat|recoat/i);
+  });
 
   it('never tapes a hose', () => {
     expect(TROUBLES.leak.tries[2]?.what).toMatch(/scrap it/);

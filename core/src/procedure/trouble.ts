@@ -148,3 +148,11 @@ export const TROUBLES: Record<
 
 export type TroubleId = keyof typeof TROUBLES;
 export const TROUBLE_IDS = Object.keys(TROUBLES) as [TroubleId, ...TroubleId[]];
+
+/**
+ * What to try, what has cured it before with this machine first; else in its own order. Any order is a safe one: each says how the machine
+ * stands for it.
+ * @param cured how often a remedy did it, by its words
+ */
+export const curedFirst = (tries: readonly Remedy[], cured: ReadonlyMap<string, number>): readonly Remedy[] =>
+  [...tries].sort((one, other) => (cured.get(other.what) ?? 0) - (cured.get(one.what) ?? 0));

@@ -1,31 +1,60 @@
-import { TROUBLES, TROUBLE_IDS, type Procedure, type TroubleId } from '@fine-spray/core';
+import { TROUBLES, TROUBLE_IDS, curedFirst, type Procedure, type TroubleId } from '@fine-spray/core';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Words } from '@/ui/text';
 import { WayList } from './WayList';
+import { faultLists } from './lists';
+import { useCured } from './useCured';
 
-/** The two lists it leans on: how a clog is blown out, and how the gun is put down. */
-export interface FaultLists {
+interface FaultFinderProps {
+  /** The two lists it leans on: how a clog is blown out, and how the gun is put down. */
   readonly clog: Procedure;
   readonly down: Procedure;
+  /** What the machine is called. */
+  readonly machine: string;
+  readonly title?: string | undefined;
+  readonly curesOf: (what: string) => ReadonlyMap<string, number>;
+  readonly onCured: (what: string, cure: string) => void;
 }
 
-/** From what is seen at the machine to the first, second and third thing to try. */
-export function FaultFinder({ clog, down }: FaultLists) {
+/** The fault finder of a site: what cured the faults of its machine before comes first, and what does now is written down. */
+export function SiteFaultFinder({ site, title }: { site: Site; title?: string }) {
+  const { curesOf, cured } = useCured(site);
+  return (
+    <FaultFinder {...faultLists(site)} {...{ curesOf, title }} machine={site.sprayer.name} onCured={cured} />
+  );
+}
+
+/** From what is seen at the machine to what to try: what has cured it before first, else in its order. */
+export function FaultFinder({
+  clog,
+  down,
+  machine,
+  title = 'Something wrong?',
+  curesOf,
+  onCured,
+}: FaultFinderProps) {
   const [trouble, setTrouble] = useState<TroubleId>();
   const [tried, setTried] = useState(0);
   const open = trouble ? TROUBLES[trouble] : undefined;
-  const remedy = open?.tries[tried];
+  // As it was when it was opened: what is written down meanwhile does not change the order under the thumb.
+  const [counts, setCounts] = useState<ReadonlyMap<string, number>>(new Map());
+  const remedy = open && curedFirst(open.tries, counts)[tried];
+  const times = remedy ? (counts.get(remedy.what) ?? 0) : 0;
   return (
-    <Panel title="Something wrong?" testID="fault-finder">
+    <Panel title={title} testID="fault-finder">
       {open ? (
         <>
           <Words weight="bold">{open.name}</Words>
           {remedy ? (
             <>
               <Words colour="ink2">{`${['First', 'Second', 'Third'][tried] ?? 'Next'} thing to try`}</Words>
+              {times > 0 ? (
+                <Words weight="semi">{`It cured this ${times === 1 ? 'once' : `${times} times`} before with ${machine}.`}</Words>
+              ) : null}
               {open.danger !== undefined ? (
                 <Words weight="bold" colour="danger">
                   {open.danger}
@@ -43,7 +72,10 @@ export function FaultFinder({ clog, down }: FaultLists) {
                   label="That was it"
                   kind="primary"
                   className="flex-1"
-                  onPress={() => setTrouble(undefined)}
+                  onPress={() => {
+                    onCured(open.name, remedy.what);
+                    setTrouble(undefined);
+                  }}
                 />
               </View>
             </>
@@ -66,6 +98,7 @@ export function FaultFinder({ clog, down }: FaultLists) {
             onPress={() => {
               setTrouble(id);
               setTried(0);
+              setCounts(curesOf(TROUBLES[id].name));
             }}
             className="min-h-[56px] justify-center border-b border-rule py-1"
           >

@@ -2,7 +2,7 @@ import { useUnits } from '@/ui/units';
 import { Beside } from '@/ui/beside';
 import { SiteCautions } from '@/features/cautions';
 import type { Site } from '@/features/site';
-import { FaultFinder } from './FaultFinder';
+import { SiteFaultFinder } from './FaultFinder';
 import { WayList } from './WayList';
 import { faultLists, wayIn } from './lists';
 
@@ -22,7 +22,7 @@ export function GunDownScreen({ site }: { site: Site }) {
         <>
           <SiteCautions request={site.request} screen="gun-down" />
           <WayList procedure={lists.clog} />
-          <FaultFinder {...lists} />
+          <SiteFaultFinder site={site} />
         </>
       }
     />

@@ -31,9 +31,9 @@ import { Words } from '@/ui/text';
 import { TickBox } from '@/ui/tickBox';
 import { useToast } from '@/ui/toast';
 import { useWide } from '@/ui/wide';
-import { FaultFinder } from './FaultFinder';
+import { SiteFaultFinder } from './FaultFinder';
 import { MachinePicture, stateWords } from './MachinePicture';
-import { atMachine, faultLists } from './lists';
+import { atMachine } from './lists';
 import { useTicks } from './useTicks';
 
 /** What is in the machine: as the crew says, or by the log; undefined where nobody has said. */
@@ -187,7 +187,6 @@ function List({
   const { done, now, press, pressNow, clear, refusedAt, leftAt, full } = useTicks(procedure, storageKey);
   const wide = useWide();
   useAwake(now !== undefined);
-  const lists = faultLists(site);
   const { write } = useLog();
   const toast = useToast();
   const { leaves } = procedure;
@@ -233,7 +232,7 @@ function List({
             {full ? (
               <Words colour="danger">This device takes no more: ticks hold until this page is closed.</Words>
             ) : null}
-            {wide ? <FaultFinder {...lists} /> : null}
+            {wide ? <SiteFaultFinder site={site} /> : null}
           </>
         }
         right={
@@ -251,7 +250,7 @@ function List({
                 />
               ))}
             </Panel>
-            {wide ? null : <FaultFinder {...lists} />}
+            {wide ? null : <SiteFaultFinder site={site} />}
           </>
         }
       />

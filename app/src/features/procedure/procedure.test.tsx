@@ -10,6 +10,12 @@ import { useTicks } from './useTicks';
 
 const at = { base: 'water', power: 'electric', side: 'inside', waterOnly: false, hardener: 'none' } as const;
 const lists = { clog: clearClog(at), down: putGunDown(at) };
+const finder = {
+  ...lists,
+  machine: 'Van',
+  curesOf: (): ReadonlyMap<string, number> => new Map<string, number>(),
+  onCured: () => undefined,
+};
 
 describe('the machine as it stands after a step', () => {
   it('is said in words as well as drawn', () => {
@@ -33,7 +39,7 @@ describe('the machine as it stands after a step', () => {
 
 describe('the fault finder', () => {
   it('goes from what is seen to the first, second and third thing, back, and to its end', () => {
-    renderPart(<FaultFinder {...lists} />);
+    renderPart(<FaultFinder {...finder} />);
     const { name, tries, danger } = TROUBLES['leak at the guard'];
     fireEvent.press(screen.getByText(name));
     for (const [index, { what }] of tries.entries()) {
@@ -52,8 +58,31 @@ describe('the fault finder', () => {
     expect(screen.getByText(name)).toBeTruthy();
   });
 
+  it('tries first what cured it before with this machine, says how often, and gives on what does now', () => {
+    const { name, tries } = TROUBLES['no suction'];
+    const third = tries[2]?.what ?? '';
+    const cured: (readonly string[])[] = [];
+    renderPart(
+      <FaultFinder
+        {...finder}
+        curesOf={(what) => new Map(what === name ? [[third, 2]] : [])}
+        onCured={(...one) => void cured.push(one)}
+      />,
+    );
+    fireEvent.press(screen.getByText(name));
+    expect(screen.getByText(third)).toBeTruthy();
+    expect(screen.getByText('It cured this 2 times before with Van.')).toBeTruthy();
+    fireEvent.press(screen.getByRole('button', { name: 'Still there: next' }));
+    // Then the others in their own order.
+    expect(screen.getByText(tries[0]?.what ?? '')).toBeTruthy();
+    expect(screen.queryByText(/It cured this/)).toBeNull();
+    fireEvent.press(screen.getByRole('button', { name: 'That was it' }));
+    expect(cured).toEqual([[name, tries[0]?.what]]);
+    expect(screen.getByText(name)).toBeTruthy();
+  });
+
   it('has the one list for a clog, with no word of relieving above a step that needs pressure', () => {
-    renderPart(<FaultFinder {...lists} />);
+    renderPart(<FaultFinder {...finder} />);
     fireEvent.press(screen.getByText('Tip clogged'));
     for (const { what } of lists.clog.steps) expect(screen.getByText(what)).toBeTruthy();
     expect(screen.queryByText('First put the gun down')).toBeNull();

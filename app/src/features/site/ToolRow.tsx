@@ -2,10 +2,15 @@ import { useRouter, type Href } from 'expo-router';
 import { View } from 'react-native';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
+import type { Site } from './context';
 import { OTHER_TOOLS, TOOLS, type ToolId } from './tools';
 
 /** Where the tools of a set-up stand: under its surface, or under the set-up without a job. */
 export type ToolsUnder = '/set-up' | `/jobs/${string}/surfaces/${string}`;
+
+/** Where the tools of a site stand. */
+export const toolsUnder = ({ jobId, surfaceId }: Pick<Site, 'jobId' | 'surfaceId'>): ToolsUnder =>
+  jobId !== null && surfaceId !== null ? `/jobs/${jobId}/surfaces/${surfaceId}` : '/set-up';
 
 /** The address of a tool of a set-up; of one of its layers, where it is not the finish. */
 export const toolHref = (under: ToolsUnder, tool: ToolId, layer: string | undefined): Href =>

@@ -1,6 +1,6 @@
 export { DialledIn } from './DialledIn';
 export { ToolBar } from './ToolBar';
-export { ToolRow, toolHref, type ToolsUnder } from './ToolRow';
+export { ToolRow, toolHref, toolsUnder, type ToolsUnder } from './ToolRow';
 export {
   NO_JOB,
   useQuickSite,

@@ -1,6 +1,7 @@
 import type { LucideIcon } from 'lucide-react-native';
 import Cable from 'lucide-react-native/icons/cable';
 import Calculator from 'lucide-react-native/icons/calculator';
+import CircleQuestionMark from 'lucide-react-native/icons/circle-question-mark';
 import CirclePause from 'lucide-react-native/icons/circle-pause';
 import FlaskConical from 'lucide-react-native/icons/flask-conical';
 import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
@@ -24,6 +25,7 @@ export const TOOLS = {
   passes: { title: 'How to pass it', icon: Route },
   beat: { title: 'Beat', icon: Metronome },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },
+  wrong: { title: 'Something wrong?', icon: CircleQuestionMark },
   line: { title: 'Hose line', icon: Cable },
   film: { title: 'Film calculator', icon: Calculator },
   tips: { title: 'Tip map', icon: Grid3x3 },

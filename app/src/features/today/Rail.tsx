@@ -11,11 +11,16 @@ const HEAD = 18;
 const LANE = 22;
 const RIBBON = 7;
 
-/** The day to scale in time: a lane for each person, set-ups dashed, what dries as a ribbon from wet to dry, and where one is. */
+/**
+ * A day to scale in time: a lane for each person, set-ups dashed, what dries as a ribbon from wet to dry, and where one is. The day that is
+ * now, or the next with work where nothing is left of it.
+ */
 export function Rail({ fields, what, now }: { fields: ScheduleFields; what: WhatNow; now: number }) {
+  const today = Math.floor(now / DAY);
+  const shown = what.today.length > 0 || !what.later ? { day: today, doing: what.today } : what.later;
   const { palette } = useTheme();
   const [width, setWidth] = useState(358);
-  const day = Math.floor(now / DAY) * DAY;
+  const day = shown.day * DAY;
   const { hours, crew } = fields;
   const x = (minute: number) =>
     Math.min(width, Math.max(0, ((minute - day - hours.from) / (hours.to - hours.from)) * width));
@@ -25,7 +30,7 @@ export function Rail({ fields, what, now }: { fields: ScheduleFields; what: What
     { length: Math.floor((hours.to - hours.from) / 120) + 1 },
     (_unused, index) => hours.from + index * 120,
   );
-  const blocks = what.today.flatMap((doing: Doing) =>
+  const blocks = shown.doing.flatMap((doing: Doing) =>
     doing.one.people.map((person) => ({ person, ...doing })),
   );
   return (
@@ -97,7 +102,9 @@ export function Rail({ fields, what, now }: { fields: ScheduleFields; what: What
             fill="url(#rail-drying)"
           />
         ))}
-        <Line x1={x(now)} x2={x(now)} y1={HEAD - 4} y2={height} stroke={palette.ink} strokeWidth={2} />
+        {shown.day === today ? (
+          <Line x1={x(now)} x2={x(now)} y1={HEAD - 4} y2={height} stroke={palette.ink} strokeWidth={2} />
+        ) : null}
       </Svg>
     </View>
   );

@@ -1,4 +1,4 @@
-import type { Href } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { useMemo } from 'react';
 import { whyFailed } from '@/data/api';
@@ -10,11 +10,13 @@ import { DialInScreen } from '@/features/dialin';
 import { LineScreen } from '@/features/line';
 import { PaintCheckScreen } from '@/features/paint';
 import { PassScreen } from '@/features/passing';
-import { GunDownScreen, ProcedureScreen } from '@/features/procedure';
+import { GunDownScreen, ProcedureScreen, WrongScreen } from '@/features/procedure';
 import {
   TOOLS,
   firstQuick,
   isTool,
+  toolHref,
+  toolsUnder,
   useQuickSite,
   useSurfaceSite,
   type Loaded,
@@ -22,6 +24,7 @@ import {
   type ToolId,
 } from '@/features/site';
 import { TipMapScreen } from '@/features/tips';
+import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
@@ -33,6 +36,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   passes: PassScreen,
   beat: BeatScreen,
   'gun-down': GunDownScreen,
+  wrong: WrongScreen,
   line: LineScreen,
   film: CalculatorScreen,
   tips: TipMapScreen,
@@ -84,6 +88,7 @@ function Quick({ tool }: { tool: string }) {
 }
 
 function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: Href }) {
+  const router = useRouter();
   const title = isTool(tool) ? TOOLS[tool].title : 'Not here';
   if (!isTool(tool)) {
     return (
@@ -122,6 +127,15 @@ function Tool({ tool, loaded, backTo }: { tool: string; loaded: Loaded; backTo: 
       backTo={site.backTo}
     >
       <Shown site={site} />
+      {tool === 'wrong' ? null : (
+        <Button
+          label={TOOLS.wrong.title}
+          icon={TOOLS.wrong.icon}
+          kind="quiet"
+          className="min-h-[56px] self-start"
+          onPress={() => router.navigate(toolHref(toolsUnder(site), 'wrong', undefined))}
+        />
+      )}
     </Screen>
   );
 }

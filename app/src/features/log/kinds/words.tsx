@@ -180,7 +180,7 @@ export const clog: WrittenKind<'clog'> = {
 export const fault: WrittenKind<'fault'> = {
   tile: { label: 'Fault, cure', icon: TriangleAlert },
   form: FaultForm,
-  first: () => ({ what: '', cure: '' }),
+  first: ({ job }) => ({ what: '', cure: '', sprayerId: job?.sprayerId ?? null }),
   keeps: true,
 };
 
