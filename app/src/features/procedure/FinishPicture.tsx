@@ -6,7 +6,9 @@ const WIDTH = 96;
 const HEIGHT = 64;
 
 /** Points spread evenly without a pattern, the same each time: the additive sequence of the plastic number (Roberts 2018). */
-const spread = (count: number): readonly { readonly x: number; readonly y: number; readonly size: number }[] =>
+const spread = (
+  count: number,
+): readonly { readonly x: number; readonly y: number; readonly size: number }[] =>
   Array.from({ length: count }, (_unused, index) => ({
     x: 6 + ((index * 0.7548776662) % 1) * (WIDTH - 12),
     y: 6 + ((index * 0.5698402909) % 1) * (HEIGHT - 12),
