@@ -161,6 +161,23 @@ describe('plans of many jobs', () => {
       );
     }
   });
+
+  it('are not later where it is dry for longer, every day a little wider', () => {
+    const dry = (hours: number) =>
+      Array.from({ length: 60 }, (_unused, day) => ({
+        from: day * DAY + 8 * H,
+        to: day * DAY + (8 + hours) * H,
+      }));
+    let waited = 0;
+    for (let seed = 1; seed <= 6; seed += 1) {
+      const tasks = someJob(seeded(seed), 3).map((task) => (task.fluid ? { ...task, rainFast: H } : task));
+      const finishes = [5, 7, 9, 24].map((hours) => plan(jobOf(tasks, { dry: dry(hours) }), 120).finish);
+      for (const [index, finish] of finishes.entries())
+        expect([seed, finish <= (finishes[index - 1] ?? Infinity)]).toEqual([seed, true]);
+      if ((finishes[0] ?? 0) > (finishes[3] ?? 0)) waited += 1;
+    }
+    expect(waited).toBeGreaterThan(0);
+  });
 });
 
 /** The least finish of hand work in hours, by trying every start on the hour: nothing of the planner is in it. */
