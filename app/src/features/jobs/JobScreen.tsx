@@ -39,14 +39,14 @@ import { useJobStands } from './useJobStands';
 import { SurfaceList } from './SurfaceList';
 import { coatingTotals, type CoatingTotal } from './totals';
 
-/** Adds a wall like those of the room last worked on, and opens it. */
+/** Adds a wall in no room yet, and opens it: it does not slip into one that happens to be the last. */
 function useAddSurface(job: Job, surfaces: readonly Surface[], kit: Kit) {
   const { put } = useWrites('surfaces');
   const router = useRouter();
   const toast = useToast();
   return useOneTap(async () => {
     const last = surfaces[surfaces.length - 1];
-    const fields = newSurface(job.id, kit.coatings, (last?.position ?? 0) + 10, last?.room ?? '');
+    const fields = newSurface(job.id, kit.coatings, (last?.position ?? 0) + 10, '');
     if (!fields) {
       toast({ text: 'A surface needs a coating. Add one under Kit first.' });
       return;

@@ -1,6 +1,6 @@
 import { CAPABILITIES } from '@fine-spray/contract/roles';
 import { GEAR_KINDS, PRICE_LIMITS, USUAL_BOOK } from '@fine-spray/contract';
-import { TIP_FAMILIES, type TipFamily } from '@fine-spray/core';
+import { SPRAYER_CLASSES, TIP_FAMILIES, type TipFamily } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
@@ -23,7 +23,15 @@ import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
 import { TipNumber } from '@/features/tips';
 import { TipWearPanel } from './TipWearPanel';
-import { KIT_FORMS, gearOfKind, isKitResource, type FormField, type KitResource, type Values } from './forms';
+import {
+  KIT_FORMS,
+  gearOfKind,
+  isKitResource,
+  sprayerOfClass,
+  type FormField,
+  type KitResource,
+  type Values,
+} from './forms';
 
 const NEW = 'new';
 
@@ -97,7 +105,8 @@ function Form({
   });
   const set = (name: string, value: unknown) => {
     const kind = name === 'kind' ? GEAR_KINDS.find((one) => one === value) : undefined;
-    change(kind ? gearOfKind(kind, content) : { [name]: value });
+    const of = name === 'sprayerClass' ? SPRAYER_CLASSES.find((one) => one === value) : undefined;
+    change(kind ? gearOfKind(kind, content) : of ? sprayerOfClass(of, content) : { [name]: value });
   };
   const store = () =>
     submit(async (values) => {

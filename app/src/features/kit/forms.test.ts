@@ -1,10 +1,11 @@
 import { GEAR_KINDS, GEAR_NEEDS } from '@fine-spray/contract';
 import { sentences } from '@/data/draft';
-import { gearOfKind, KIT_FORMS, type KitForm, type KitResource, type Values } from './forms';
+import { gearOfKind, KIT_FORMS, sprayerOfClass, type KitForm, type KitResource, type Values } from './forms';
 
 /** What the form says of each field that cannot be stored. */
 const problemsOf = ({ schema }: KitForm, values: Values) =>
   sentences(schema.safeParse(values).error?.issues ?? []);
+import { SPRAYER_CLASS_DATA } from '@fine-spray/core';
 import { hoseRow, sprayerRow } from '@/testing/rows';
 import { rigMisfits } from './rig';
 
@@ -28,6 +29,19 @@ describe('the forms of the kit', () => {
       (spec) => made[spec] !== null,
     );
     expect(given.sort()).toEqual([...GEAR_NEEDS[kind]].sort());
+  });
+
+  it('give a sprayer the limits of its class, but what was typed over those of the class before', () => {
+    const mid = KIT_FORMS.sprayers.first;
+    const large = { ...mid, ...sprayerOfClass('large', mid) };
+    expect(large).toMatchObject({ sprayerClass: 'large', ...SPRAYER_CLASS_DATA.large });
+    const typed = { ...mid, largestOrificeThou: 25 };
+    expect({ ...typed, ...sprayerOfClass('small electric', typed) }).toMatchObject({
+      ...SPRAYER_CLASS_DATA['small electric'],
+      largestOrificeThou: 25,
+    });
+    // There and back it is as it was.
+    expect({ ...large, ...sprayerOfClass('mid electric', large) }).toEqual(mid);
   });
 
   it('say at the field what cannot be', () => {

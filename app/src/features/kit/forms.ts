@@ -20,6 +20,7 @@ import {
   TIP_FAMILIES,
   of,
   type DisplayKind,
+  type SprayerClass,
 } from '@fine-spray/core';
 import type { z } from 'zod';
 
@@ -119,6 +120,14 @@ export function gearOfKind(kind: GearFields['kind'], values: Values): Values {
     needs.includes(name) ? (values[name] ?? usual[name]) : null,
   ]);
   return { ...values, kind, ...(Object.fromEntries(specs) as Values) };
+}
+
+/** A sprayer of another class: its limits are those of the class, but for what was typed over those of the class before. */
+export function sprayerOfClass(next: SprayerClass, values: Values): Values {
+  const before = SPRAYER_CLASSES.find((one) => one === values['sprayerClass']);
+  const was: Values = before ? { ...SPRAYER_CLASS_DATA[before] } : {};
+  const limits = Object.entries(SPRAYER_CLASS_DATA[next]).filter(([name]) => values[name] === was[name]);
+  return { sprayerClass: next, ...(Object.fromEntries(limits) as Values) };
 }
 
 /** The forms of the kit by resource. Values are SI, as the row has them. */
