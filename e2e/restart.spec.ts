@@ -12,7 +12,7 @@ test('stop the server, start it again: everything is there, and the emergency ca
   try {
     await page.goto(first.address);
     await page.getByRole('link', { name: /Tern Boathouse/ }).click();
-    await page.getByRole('link', { name: /South wall/ }).click();
+    await page.getByRole('link', { name: /Stair wall, left/ }).click();
     await openQuestion(page, 'what');
     await page.getByLabel('Width, m').first().fill('11.1');
     await expect(page.getByTestId('save-state')).toHaveText('Stored on the server');

@@ -266,6 +266,7 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
   surfaces: {
     jobId: '01930000-0000-7000-8000-000000000068',
     placeId: null,
+    part: '',
     name: 'Walls',
     room: 'Hall',
     position: 0,
