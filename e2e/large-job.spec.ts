@@ -39,6 +39,8 @@ test(
       content: {
         ...content(sample ?? {}),
         jobId,
+        // On its own: a room has each of its walls once.
+        ...{ placeId: null, part: '' },
         position,
         name: `Wall ${position + 1} with a name as long as people give when a house has many walls alike`,
       },

@@ -187,7 +187,7 @@ test('a form waits for its surface: what is typed is not taken away when it come
   await expect(sprayed).toHaveCount(0);
   letCome();
   await sprayed.fill('3.25');
-  await expect(page.getByText('Galley · Ceiling')).toBeVisible();
+  await expect(page.getByText('Ceiling · Galley')).toBeVisible();
   await page.waitForLoadState('networkidle');
   await expect(sprayed).toHaveValue('3.25');
 });

@@ -55,7 +55,7 @@ export async function ownJob(name: string, of = 'Kiln House, ground floor'): Pro
   const job = (await (await fetch(`${address()}/api${from}`)).json()) as object;
   const jobId = await put('jobs', { ...job, name });
   for (const surface of await items<object>(`/api${from}/surfaces`))
-    await put('surfaces', { ...surface, jobId, placeId: null });
+    await put('surfaces', { ...surface, jobId, placeId: null, part: '' });
   return `/jobs/${jobId}`;
 }
 
