@@ -161,6 +161,8 @@ test('a finished job stands beside its offer, and work that is timed changes the
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('written down.')).toBeVisible();
   await page.goto(`${address()}/log/journal`);
+  // Found by its words: a day with much in it shows what is in sight alone.
+  await page.getByLabel('Find').fill('Filling, poor');
   await expect(page.getByText(/Filling, poor, 30 m² in 240 min/)).toBeVisible();
   await page.goto(`${address()}/book`);
   await expect(
