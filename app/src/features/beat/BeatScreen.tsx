@@ -2,7 +2,7 @@ import { beatFor, quantity, showText, type SetupCard } from '@fine-spray/core';
 import Play from 'lucide-react-native/icons/play';
 import Square from 'lucide-react-native/icons/square';
 import { useMemo, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { useSiteLog } from '@/data/record';
 import { cardsOf, combed, lastComb } from '@/features/log';
 import type { Site } from '@/features/site';
@@ -16,10 +16,11 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
 import { canSound, canVibrate, useBeat } from './useBeat';
 
+const MOST_DRAWN = 8;
 const ON_OFF = ['on', 'off'] as const;
 
 /** A way to tell the beat, remembered on this device. */
@@ -67,7 +68,9 @@ function Beating({ site, card }: { site: Site; card: SetupCard }) {
     vibration: vibration && canVibrate(),
   });
   useAwake(running);
-  const inStroke = count === undefined || !beat ? undefined : count % beat.beats;
+  // Of a long stroke no more are drawn than can be told apart.
+  const drawn = Math.min(beat?.beats ?? 1, MOST_DRAWN);
+  const lit = flash && beat && count !== undefined ? (count % beat.beats) % MOST_DRAWN : undefined;
   return (
     <Beside
       left={
@@ -84,22 +87,14 @@ function Beating({ site, card }: { site: Site; card: SetupCard }) {
                 {`${showText(beat.stroke, 'size', system)} in ${beat.beats === 1 ? 'one beat' : `${beat.beats} beats`}, ${Math.round(beat.perMinute)} a minute: ${showText(beat.speed, 'speed', system)}.`}
               </Words>
               <View className="min-h-[112px] flex-row items-center gap-3" aria-hidden>
-                {Array.from({ length: Math.min(beat.beats, 8) }, (_unused, index) => (
+                {Array.from({ length: drawn }, (_unused, index) => (
                   <View
                     key={index}
                     className={`h-20 min-w-0 flex-1 items-center justify-center rounded-2xl border-2 ${
-                      flash && inStroke !== undefined && inStroke % 8 === index
-                        ? 'border-identity bg-identity'
-                        : 'border-rule bg-ground'
+                      lit === index ? 'border-identity bg-identity' : 'border-rule bg-ground'
                     }`}
                   >
-                    <Words
-                      size={22}
-                      weight="bold"
-                      className={
-                        flash && inStroke !== undefined && inStroke % 8 === index ? 'text-on-identity' : ''
-                      }
-                    >
+                    <Words size={22} weight="bold" className={lit === index ? 'text-on-identity' : ''}>
                       {String(index + 1)}
                     </Words>
                   </View>
@@ -157,26 +152,11 @@ function Beating({ site, card }: { site: Site; card: SetupCard }) {
             }}
             onInvalid={setInvalid}
           />
-          {canSound() ? <Switch label="Sound" on={sound} onPress={turnSound} /> : null}
-          {canVibrate() ? <Switch label="Vibration" on={vibration} onPress={turnVibration} /> : null}
-          <Switch label="Light" on={flash} onPress={turnFlash} />
+          {canSound() ? <TickRow label="Sound" on={sound} onPress={turnSound} /> : null}
+          {canVibrate() ? <TickRow label="Vibration" on={vibration} onPress={turnVibration} /> : null}
+          <TickRow label="Light" on={flash} onPress={turnFlash} />
         </Panel>
       }
     />
-  );
-}
-
-function Switch({ label, on, onPress }: { label: string; on: boolean; onPress: () => void }) {
-  return (
-    <Pressable
-      role="switch"
-      aria-checked={on}
-      aria-label={label}
-      onPress={onPress}
-      className="min-h-[56px] flex-row items-center gap-3"
-    >
-      <TickBox on={on} />
-      <Words className="flex-1">{label}</Words>
-    </Pressable>
   );
 }

@@ -413,6 +413,7 @@ const OUTSIDE = [
 function Weather({ fields, onChange, onClose }: Part) {
   const { drying, outside } = fields;
   const standIns = useStandIns();
+  const forecast = standIns || outside.length > 0;
   return (
     <Sheet title="Weather" onClose={onClose}>
       <QuantityStepper
@@ -437,7 +438,7 @@ function Weather({ fields, onChange, onClose }: Part) {
         className="self-start"
         onPress={() => onChange({ drying: { air: of(20, '°C'), humidity: 0.5 } }, 'drying')}
       />
-      {standIns || outside.length > 0 ? (
+      {forecast ? (
         <Choice
           label="Outside, day after day"
           value={outside[0] ?? 'dry'}
@@ -446,7 +447,7 @@ function Weather({ fields, onChange, onClose }: Part) {
         />
       ) : null}
       <Words size={14} colour="ink2">
-        {standIns || outside.length > 0
+        {forecast
           ? 'The forecast is that of the simulated station: a stand-in, no weather of any place. Paint outside waits for hours without rain, above its lowest temperature, 3 °C above the dew point and not too windy, until it is rain-fast.'
           : 'No forecast is asked for: outside counts as dry. Look at yours, and hold work outside where it is fit.'}
       </Words>

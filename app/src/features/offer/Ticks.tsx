@@ -1,6 +1,6 @@
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
 
 /** Several of a few, each to be ticked. */
 export function Ticks<Value extends string>({
@@ -20,24 +20,14 @@ export function Ticks<Value extends string>({
       {options.map(({ value, label: name, note }) => {
         const ticked = on.includes(value);
         return (
-          <Pressable
+          <TickRow
             key={value}
             role="checkbox"
-            aria-checked={ticked}
-            aria-label={name}
-            className="min-h-[48px] flex-row items-center gap-3"
+            label={name}
+            note={note}
+            on={ticked}
             onPress={() => onChange(ticked ? on.filter((one) => one !== value) : [...on, value])}
-          >
-            <TickBox on={ticked} />
-            <View className="min-w-0 flex-1">
-              <Words>{name}</Words>
-              {note ? (
-                <Words size={14} colour="ink2">
-                  {note}
-                </Words>
-              ) : null}
-            </View>
-          </Pressable>
+          />
         );
       })}
     </View>

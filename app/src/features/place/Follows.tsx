@@ -8,7 +8,7 @@ import { AreaLines } from '@/features/area';
 import { Button } from '@/ui/button';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
 
 /** The surfaces that follow from a place: each with its area, opened for its arithmetic and its set-up. */
@@ -67,21 +67,15 @@ export function Follows({
         })}
       </View>
       {onApart ? (
-        <Pressable
-          role="checkbox"
-          aria-checked={apart}
-          aria-label="Each wall by itself"
-          onPress={() => onApart(!apart)}
-          className="mt-2 min-h-[56px] flex-row items-center gap-3"
-        >
-          <TickBox on={apart} />
-          <View className="min-w-0 flex-1">
-            <Words>Each wall by itself</Words>
-            <Words size={14} colour="ink2">
-              For a wall in another colour or coating; slopes of the ceiling too.
-            </Words>
-          </View>
-        </Pressable>
+        <View className="mt-2">
+          <TickRow
+            role="checkbox"
+            label="Each wall by itself"
+            note="For a wall in another colour or coating; slopes of the ceiling too."
+            on={apart}
+            onPress={() => onApart(!apart)}
+          />
+        </View>
       ) : null}
       {place.skipped.map((element) => (
         <View key={element} className="flex-row items-center gap-2">

@@ -9,7 +9,7 @@ import {
 } from '@fine-spray/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { call, whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useMay } from '@/data/may';
@@ -21,7 +21,7 @@ import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Sheet } from '@/ui/sheet';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
 import { useToast } from '@/ui/toast';
 
 const asked = companyFields.pick({ name: true });
@@ -96,22 +96,13 @@ export function StandIns({ company }: { company: Company }) {
   if (!seesMoney) return null;
   return (
     <Panel title="Stand-ins" testID="stand-ins">
-      <Pressable
-        role="switch"
-        aria-checked={book.standIns}
-        aria-label="Stand-ins of outside devices"
+      <TickRow
+        label="Stand-ins of outside devices"
+        words="Play a weather station, its forecast, a gauge and a laser measure"
+        note="To try things out: what they say is made up, and in the log it is marked so. Off, nothing is taken from them."
+        on={book.standIns}
         onPress={() => turn()}
-        className="min-h-[56px] flex-row items-center gap-3"
-      >
-        <TickBox on={book.standIns} />
-        <Words className="min-w-0 flex-1">
-          Play a weather station, its forecast, a gauge and a laser measure
-        </Words>
-      </Pressable>
-      <Words size={14} colour="ink2">
-        To try things out: what they say is made up, and in the log it is marked so. Off, nothing is taken
-        from them.
-      </Words>
+      />
     </Panel>
   );
 }

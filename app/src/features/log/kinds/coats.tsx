@@ -86,6 +86,7 @@ function Cautions({ kind, payload, context }: FormProps) {
           system,
         )
       : undefined;
+  const raining = (weather?.rain ?? 0) > 0;
   const stops = checked?.ok ? checked.value.stops : [];
   const soon = clock && (clock.state === 'wait' || clock.state === 'closed') ? clock : undefined;
   return (
@@ -107,14 +108,14 @@ function Cautions({ kind, payload, context }: FormProps) {
           instead="Sooner where cars, windows or people are near."
         />
       ) : null}
-      {outside && rainIn !== undefined && !((weather?.rain ?? 0) > 0) ? (
+      {outside && rainIn !== undefined && !raining ? (
         <CautionBox
           what="rain ahead"
           why={`The simulated station has rain in ${rainIn} h: what it says is made up, look at your own forecast.`}
           instead="Begin what is rain-fast before it."
         />
       ) : null}
-      {weather && (weather.rain ?? 0) > 0 && outside ? (
+      {outside && raining ? (
         <CautionBox
           what="rain"
           why="A film that is rained on within its drying time washes or blisters."

@@ -2,7 +2,7 @@ import { entriesOfKind } from '@fine-spray/contract';
 import { showText } from '@fine-spray/core';
 import { WAYS_OUT } from '@fine-spray/core/record';
 import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import PackageOpen from 'lucide-react-native/icons/package-open';
 import Truck from 'lucide-react-native/icons/truck';
 import Undo from 'lucide-react-native/icons/undo-2';
@@ -11,7 +11,7 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { Segmented } from '@/ui/segmented';
 import { Stepper } from '@/ui/stepper';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
 import { coatOf, container } from '../defaults';
 import { CoatingField } from './fields';
@@ -97,20 +97,17 @@ function ContainerForm(props: FormProps) {
       {others.length > 0 ? (
         <Labelled label="Boxed with" note="Mixed before spraying, so that one wall has one colour.">
           {others.map((one) => (
-            <Pressable
+            <TickRow
               key={one}
               role="checkbox"
-              aria-checked={boxed.includes(one)}
+              label={one}
+              on={boxed.includes(one)}
               onPress={() =>
                 onChange({
                   boxedWith: boxed.includes(one) ? boxed.filter((other) => other !== one) : [...boxed, one],
                 })
               }
-              className="min-h-[56px] flex-row items-center gap-3"
-            >
-              <TickBox on={boxed.includes(one)} />
-              <Words>{one}</Words>
-            </Pressable>
+            />
           ))}
         </Labelled>
       ) : null}
