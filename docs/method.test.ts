@@ -21,6 +21,8 @@ import {
   fitSlopes,
   given,
   methodsFor,
+  knobCurve,
+  knobReading,
   largestTip,
   learnedValue,
   lineAtPump,
@@ -30,6 +32,7 @@ import {
   of,
   overlapAdvice,
   planPasses,
+  pressureAtPlace,
   quantity,
   readRecord,
   recoatTime,
@@ -264,6 +267,15 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
     () =>
       right(setupCard({ ...wall, sprayer: { ...wall.sprayer, maxPressure: of(150, 'bar') } })).gunPressure
         .value,
+  ],
+  'pressure by the knob': [
+    'bar',
+    () => {
+      const at = (place: number, bar: number) => knobReading(place, of(bar, 'bar'), 'gauge');
+      const curve = knobCurve([at(1, 60), at(2, 110), at(2, 114), at(3, 165)]);
+      if (!curve) throw new Error('no curve');
+      return right(pressureAtPlace(curve, 2.5)).value;
+    },
   ],
   'measured setting': [
     'bar',

@@ -47,6 +47,8 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     inletMesh: 30,
     manifoldMesh: 60,
     cord: 5,
+    readout: 'knob',
+    knobMarks: ['lowest', 'a quarter', 'half', 'three quarters', 'full'],
   },
   hoses: {
     name: 'Quarter inch, 15 m',

@@ -8,7 +8,7 @@ import {
   type CoatingProperty,
 } from '@fine-spray/core/coating';
 import { FITTINGS } from '@fine-spray/core/kit';
-import { SPRAYER_CLASSES } from '@fine-spray/core/line';
+import { READOUTS, SPRAYER_CLASSES } from '@fine-spray/core/line';
 import { HARDENERS, POWERS } from '@fine-spray/core/safety';
 import { SEALS, TIP_FAMILIES, readTip, type Seal } from '@fine-spray/core/tip';
 import type { Refusal } from '@fine-spray/core/units';
@@ -147,6 +147,9 @@ const mesh = z
 const rating = numberWithin('Rating', 5e6, 7e7, 'Rating must be between 50 and 700 bar.');
 const SEAL_IDS = Object.keys(SEALS) as [Seal, ...Seal[]];
 
+/** Marks of a knob at most. */
+export const KNOB_MARKS = 16;
+
 export const sprayerFields = z
   .object({
     name: line('Sprayer name', 120),
@@ -172,6 +175,25 @@ export const sprayerFields = z
     manifoldMesh: mesh.nullable(),
     /** Mains cord, m; 0 for an engine. */
     cord: numberWithin('Cord', 0, 100, 'Cord must be between 0 and 100 m.'),
+    /** What tells its pressure: a knob without figures, or the pump shows it. */
+    readout: oneOf('How its pressure is set', READOUTS).default('knob'),
+    /** What the crew calls the marks of the knob, in the order in which pressure rises; none while nobody has named them. */
+    knobMarks: z
+      .array(line('Mark', 24))
+      .max(KNOB_MARKS, { error: `${KNOB_MARKS} marks at most.` })
+      .default([])
+      .superRefine((marks, context) => {
+        marks.forEach((mark, index) => {
+          if (marks.slice(0, index).some((other) => other.toLowerCase() === mark.toLowerCase()))
+            context.addIssue({
+              code: 'custom',
+              path: [index],
+              message: `"${mark}" is there twice: each mark has its own name.`,
+            });
+        });
+        if (marks.length === 1)
+          context.addIssue({ code: 'custom', path: [], message: 'A knob has two marks at least.' });
+      }),
   })
   .strict();
 

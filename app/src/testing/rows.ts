@@ -27,6 +27,8 @@ export const sprayerRow = (id: string, name: string, sprayerClass: Sprayer['spra
   ...SPRAYER_CLASS_DATA[sprayerClass],
   power: 'electric',
   outlet: '1/4',
+  readout: 'knob',
+  knobMarks: [],
   inletMesh: 30,
   manifoldMesh: 60,
   cord: 5,

@@ -31,19 +31,21 @@ export {
   INCIDENT_LEVELS,
   KINDS,
   NOTE_LIMIT,
+  SET_BYS,
   SHIFTS,
   STEP_STATES,
   TROUBLE_KINDS,
   kindOf,
   type EntryKind,
   type PayloadOf,
+  type SetBy,
   type StepState,
 } from './kinds';
 export type { Kind, Said } from './kind';
 export { isKnown, isKnownKind, schemaOf, upgraded } from './migrations';
-export { weather, type Weather } from './parts';
+export { knobAt, weather, type KnobAt, type Weather } from './parts';
 export { meanOf, thinnerAfter } from './readings';
-export { coatName, sayIn, weatherWords, type LogNames, type Say } from './say';
+export { coatName, knobWords, sayIn, weatherWords, type LogNames, type Say } from './say';
 import type { PayloadOf } from './kinds';
 
 export type ViscosityRecord = PayloadOf<'viscosity'>;

@@ -40,6 +40,10 @@ export const litres = (label: string, least: number, most: number) =>
     `${label} is between ${least.toLocaleString('en')} and ${most.toLocaleString('en')} litres.`,
   );
 
+/** Where a knob stands: at a mark, or between it and the next one; by the names the marks had then. */
+export const knobAt = z.object({ mark: line('Mark', 24), next: line('Mark', 24).nullable() }).strict();
+export type KnobAt = z.infer<typeof knobAt>;
+
 /** Classes of how hard paint is on a tip. */
 export const abrasion = z.union([z.literal(1), z.literal(2), z.literal(3)], {
   error: 'How hard it is on a tip is 1, 2 or 3.',

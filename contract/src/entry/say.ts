@@ -1,6 +1,6 @@
 import { showText, showWritten, type DisplayKind, type UnitSystem } from '@fine-spray/core/units';
 import type { TipChoice } from '../kit';
-import type { Weather } from './parts';
+import type { KnobAt, Weather } from './parts';
 
 /** Names of what entries point at; what is gone has none. */
 export interface LogNames {
@@ -49,6 +49,10 @@ const ORDINALS = ['', 'First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'] as
 
 /** "Second coat". */
 export const coatName = (coat: number): string => `${ORDINALS[coat] ?? `${coat}th`} coat`;
+
+/** Where a knob stands: "between half and three quarters". */
+export const knobWords = ({ mark, next }: KnobAt): string =>
+  next === null ? mark : `between ${mark} and ${next}`;
 
 export const tipWords = ({ code, family }: TipChoice) => `${code} ${family}`;
 

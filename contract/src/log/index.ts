@@ -2,6 +2,7 @@
 export { LogFold, type OldJobs } from './fold';
 export { boundJobs, jobsOf, oldJobFrom } from './oldJobs';
 export { coreLog } from './coreLog';
+export { knobAtPlace, knobOf, placeOf, type KnobKnown, type WrittenReading } from './knob';
 export { contested, overruledAmong } from './contested';
 export {
   journal,

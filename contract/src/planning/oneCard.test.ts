@@ -79,7 +79,7 @@ function dialledIn(where: Where, bar: number, part: Record<string, unknown> = {}
       ...{ coatingId: layer.coatingId, tip: { family: tip.family, code: card.tip.code }, tipId: null },
       ...{ sprayerId: job.sprayerId, hoseIds: job.hoseIds, thinning: 0, temperature: null },
       ...{ gun: of(bar, 'bar'), pump: of(bar + 30, 'bar'), expected: of(bar, 'bar') },
-      ...{ certainty: 0.9, sure: true, cards: 4, width: null },
+      ...{ certainty: 0.9, sure: true, cards: 4, width: null, setBy: 'gauge', knob: null },
       ...part,
     },
   };

@@ -19,7 +19,9 @@ export type SiteNow = Pick<Kit, 'rainedOn' | 'hotOn' | 'coldest' | 'paintAt' | '
 function dialledInOn(entries: readonly Entry[]): NonNullable<Kit['dialledIn']> {
   const found = new Map<string, DialledInRow[]>();
   for (const { entry, payload } of entriesOfKind(entries, 'set-up confirmed')) {
-    const { coatingId, tip, gun, pump, sure, sprayerId, hoseIds } = payload;
+    const { coatingId, tip, gun, pump, sprayerId, hoseIds } = payload;
+    // What nobody read is what the card says already.
+    const sure = payload.sure && payload.setBy !== 'guess';
     const row = { coatingId, tip, gun, pump, sure, sprayerId, hoseIds, at: timeOf(entry) };
     addTo(found, entry.surfaceId ?? NO_SURFACE, row);
   }

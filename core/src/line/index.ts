@@ -20,3 +20,23 @@ export {
 } from './report';
 export { lineProfile, longestHose, type LongestHose, type ProfilePoint } from './profile';
 export { SPRAYER_CLASSES, SPRAYER_CLASS_DATA, type Sprayer, type SprayerClass } from './sprayer';
+export {
+  KNOB_READINGS,
+  READOUTS,
+  READ_BY,
+  READ_BYS,
+  firstPlace,
+  knobCurve,
+  knobDoubt,
+  knobPlaces,
+  knobReading,
+  placeFor,
+  placeWordsOf,
+  pressureAtPlace,
+  type KnobCurve,
+  type KnobPlace,
+  type KnobReading,
+  type KnobSetting,
+  type ReadBy,
+  type Readout,
+} from './knob';

@@ -16,6 +16,7 @@ import * as sheets from './migrations/013-sheets';
 import * as offers from './migrations/014-offers';
 import * as schedules from './migrations/015-schedules';
 import * as waysAndCompanies from './migrations/016-ways-and-companies';
+import * as knobsAndPictures from './migrations/017-knobs-and-pictures';
 
 export type Database = Knex;
 
@@ -37,6 +38,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '014-offers': offers,
   '015-schedules': schedules,
   '016-ways-and-companies': waysAndCompanies,
+  '017-knobs-and-pictures': knobsAndPictures,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -22,8 +22,8 @@ it.each(dumps)('what %s had is all there in this version, and can be read and ch
   try {
     const jobs = (await server.call('GET', '/api/jobs')).body.items ?? [];
     expect(jobs.map(({ name, surfaceCount }) => [name, surfaceCount])).toEqual([
-      // Primers were surfaces of their own until then.
-      ['Tern Boathouse', dump < '013' ? 41 : 39],
+      // Primers were surfaces of their own until then; from 016 on its rooms are measured wall by wall.
+      ['Tern Boathouse', dump < '013' ? 41 : dump < '016' ? 39 : 38],
       ['Kiln House, ground floor', 9],
       ['Orchard Row 3', 9],
     ]);

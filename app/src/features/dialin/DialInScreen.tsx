@@ -1,4 +1,5 @@
-import type { ConfirmedSetup } from '@fine-spray/contract';
+import type { ConfirmedSetup, SetBy } from '@fine-spray/contract';
+import { knobAtPlace } from '@fine-spray/contract/log';
 import {
   FAMILY_DATA,
   MOVES,
@@ -16,10 +17,12 @@ import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
 import { useLog } from '@/data/log';
+import { useList } from '@/data/resources';
 import { useWriteDown } from '@/data/writeDown';
 import { SiteCautions } from '@/features/cautions';
 import { useStandIns } from '@/data/standIns';
 import { GaugePanel } from '@/features/gauge';
+import { KnobPlaceChoice, knobHint, useKnob } from '@/features/knob';
 import { lineRequest } from '@/features/line';
 import { PhotoAnswer } from '@/features/photo';
 import { WayList, faultLists, wayIn } from '@/features/procedure';
@@ -245,6 +248,8 @@ function Spray({
   answer: Dial['answer'];
   onBack?: Dial['back'];
 }) {
+  const { system } = useUnits();
+  const known = useKnob(site.sprayer);
   const [other, setOther] = useState<'width' | 'photo'>();
   const exponent = FAMILY_DATA[card.tip.candidate.tip.family].profileExponent;
   const saw = (seen: Seen) => {
@@ -265,6 +270,9 @@ function Spray({
             testID="dial-in-gun"
           />
         </View>
+        <Words weight="semi" testID="dial-in-knob">
+          {knobHint(site.sprayer, known, pump, system, state.step)}
+        </Words>
         {onBack ? (
           <Button label="Back one card" icon={Undo2} className="self-start" onPress={() => onBack()} />
         ) : null}
@@ -315,7 +323,16 @@ function Found({
   dial: Dial;
 }) {
   const writeDown = useWriteDown();
+  const { system } = useUnits();
   const { pressure, certainty, sure, cards } = state;
+  const { sprayer } = site;
+  const known = useKnob(sprayer);
+  const gear = useList('gear');
+  const isKnown = known.curve !== undefined;
+  const hasGauge = gear.data?.some(({ kind }) => kind === 'gauge') ?? false;
+  const [chosen, setSetBy] = useState<SetBy>();
+  const setBy = chosen ?? usualSetBy(site, hasGauge, isKnown);
+  const [place, setPlace] = useState<number>();
   function keep() {
     const { tip } = card.tip.candidate;
     const payload: ConfirmedSetup = {
@@ -334,6 +351,8 @@ function Found({
       sure,
       cards,
       width: null,
+      setBy,
+      knob: place === undefined ? null : knobAtPlace(place, sprayer.knobMarks),
     };
     const { jobId, surfaceId } = site;
     const id = writeDown(
@@ -360,11 +379,47 @@ function Found({
           Kept for this coating, tip and sprayer.
         </Words>
       ) : (
-        <Button label="Keep this set-up" kind="primary" onPress={keepOnce} />
+        <>
+          <Segmented
+            label="The pressure was set by"
+            value={setBy}
+            options={setBys(site, isKnown)}
+            onChange={setSetBy}
+          />
+          {setBy === 'guess' ? (
+            <Words>
+              {`Nobody read a pressure: ${showText(pressure.value, 'pressure', system)} is what the model takes these cards for. It is kept, and cards go on as planned.`}
+            </Words>
+          ) : null}
+          {sprayer.readout === 'knob' && sprayer.knobMarks.length > 1 ? (
+            <KnobPlaceChoice
+              label="The knob stands at"
+              marks={sprayer.knobMarks}
+              place={place}
+              onChange={setPlace}
+            />
+          ) : null}
+          <Button label="Keep this set-up" kind="primary" onPress={keepOnce} />
+        </>
       )}
       <Button label="Dial in again" onPress={dial.again} />
     </Panel>
   );
+}
+
+/** What a pressure can have been set by on a machine. */
+const setBys = ({ sprayer }: Site, isKnown: boolean): readonly { value: SetBy; label: string }[] => [
+  { value: 'gauge', label: 'Gauge' },
+  ...(sprayer.readout === 'display' ? [{ value: 'display', label: 'Display' } as const] : []),
+  ...(sprayer.readout === 'knob' && isKnown ? [{ value: 'marks', label: 'Its marks' } as const] : []),
+  ...(sprayer.readout === 'knob' ? [{ value: 'guess', label: 'Only the cards' } as const] : []),
+];
+
+/** What it was most likely: the display, a gauge where the company has one, the marks where they are known, else nothing. */
+function usualSetBy({ sprayer }: Site, hasGauge: boolean, isKnown: boolean): SetBy {
+  if (sprayer.readout === 'display') return 'display';
+  if (hasGauge) return 'gauge';
+  return isKnown ? 'marks' : 'guess';
 }
 
 /** The cards so far, each of which can be taken back. */

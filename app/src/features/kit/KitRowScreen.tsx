@@ -22,6 +22,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { CoatingScreen } from './CoatingScreen';
 import { TipNumber } from '@/features/tips';
+import { KnobMarks } from './KnobMarks';
 import { TipWearPanel } from './TipWearPanel';
 import {
   KIT_FORMS,
@@ -148,7 +149,7 @@ function Form({
             field={field}
             value={content[field.name]}
             values={content}
-            error={errors[field.name]}
+            error={errorAt(errors, field)}
             onChange={(value) => set(field.name, value)}
             onTip={change}
             onInvalid={(message) => onInvalid(field.name, message)}
@@ -229,6 +230,8 @@ function Field({
           />
         </Labelled>
       );
+    case 'marks':
+      return <KnobMarks label={field.label} marks={marksOf(value)} error={error} onChange={onChange} />;
     case 'whole':
       return (
         <Labelled label={field.label}>
@@ -275,6 +278,14 @@ function Field({
 }
 
 const familyOf = (value: unknown): TipFamily => TIP_FAMILIES.find((one) => one === value) ?? 'standard';
+
+/** The sentence of a field; of one with several parts the first that has one. */
+const errorAt = (errors: Readonly<Record<string, string>>, { name, as }: FormField): string | undefined =>
+  errors[name] ??
+  (as === 'marks' ? Object.entries(errors).find(([at]) => at.startsWith(`${name}.`))?.[1] : undefined);
+
+const marksOf = (value: unknown): readonly string[] =>
+  Array.isArray(value) ? value.filter((one): one is string => typeof one === 'string') : [];
 
 /** A value of the row as a field shows it; nothing where there is none. */
 const asText = (value: unknown): string =>

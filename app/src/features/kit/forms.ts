@@ -32,7 +32,7 @@ export type FormField =
   | {
       readonly name: string;
       readonly label: string;
-      readonly as: 'text' | 'note' | 'yes' | 'whole' | 'price' | 'tip';
+      readonly as: 'text' | 'note' | 'yes' | 'whole' | 'price' | 'tip' | 'marks';
     }
   | {
       readonly name: string;
@@ -130,6 +130,19 @@ export function sprayerOfClass(next: SprayerClass, values: Values): Values {
   return { sprayerClass: next, ...(Object.fromEntries(limits) as Values) };
 }
 
+/** What tells the pressure of a sprayer, as it is asked for. */
+export const READOUT_CHOICES = [
+  { value: 'knob', label: 'Knob without figures' },
+  { value: 'display', label: 'The pump shows its pressure' },
+] as const;
+
+/** Names of marks many crews have, lowest first. */
+export const USUAL_MARKS: Readonly<Record<string, readonly string[]>> = {
+  Quarters: ['lowest', 'a quarter', 'half', 'three quarters', 'full'],
+  Clock: ["7 o'clock", "9 o'clock", "11 o'clock", "1 o'clock", "3 o'clock", "5 o'clock"],
+  Turns: ['1 turn', '2 turns', '3 turns', '4 turns', '5 turns'],
+};
+
 /** The forms of the kit by resource. Values are SI, as the row has them. */
 export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
   sprayers: {
@@ -145,8 +158,10 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
       inletMesh: 30,
       manifoldMesh: 60,
       cord: 5,
+      readout: 'knob',
+      knobMarks: [],
     },
-    fields: () => [
+    fields: (values) => [
       { name: 'name', label: 'Name', as: 'text' },
       { name: 'sprayerClass', label: 'Class', as: 'choice', options: same(SPRAYER_CLASSES) },
       {
@@ -170,6 +185,15 @@ export const KIT_FORMS: Readonly<Record<KitResource, KitForm>> = {
       meshField('inletMesh', 'Inlet strainer'),
       meshField('manifoldMesh', 'Manifold filter'),
       { name: 'cord', label: 'Cord', as: 'quantity', kind: 'hoseLength', bounds: { min: 0, max: 100 } },
+      {
+        name: 'readout',
+        label: 'How its pressure is set',
+        as: 'choice',
+        options: READOUT_CHOICES,
+      },
+      ...(values['readout'] === 'knob'
+        ? [{ name: 'knobMarks', label: 'Marks of the knob, lowest first', as: 'marks' } as const]
+        : []),
     ],
   },
   hoses: {

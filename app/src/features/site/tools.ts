@@ -4,6 +4,7 @@ import Calculator from 'lucide-react-native/icons/calculator';
 import CircleQuestionMark from 'lucide-react-native/icons/circle-question-mark';
 import CirclePause from 'lucide-react-native/icons/circle-pause';
 import FlaskConical from 'lucide-react-native/icons/flask-conical';
+import Gauge from 'lucide-react-native/icons/gauge';
 import Grid3x3 from 'lucide-react-native/icons/grid-3x3';
 import IdCard from 'lucide-react-native/icons/id-card';
 import ListChecks from 'lucide-react-native/icons/list-checks';
@@ -22,6 +23,7 @@ export const TOOLS = {
   'start-up': { title: 'Start up', icon: ListChecks },
   paint: { title: 'Check paint', icon: FlaskConical },
   'dial-in': { title: 'Dial in', icon: Target },
+  knob: { title: 'Pressure at the knob', icon: Gauge },
   passes: { title: 'How to pass it', icon: Route },
   beat: { title: 'Beat', icon: Metronome },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },

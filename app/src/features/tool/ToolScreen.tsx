@@ -7,6 +7,7 @@ import { BeatScreen } from '@/features/beat';
 import { CalculatorScreen } from '@/features/calculator';
 import { CardSheetScreen } from '@/features/card';
 import { DialInScreen } from '@/features/dialin';
+import { KnobScreen } from '@/features/knob';
 import { LineScreen } from '@/features/line';
 import { PaintCheckScreen } from '@/features/paint';
 import { PassScreen } from '@/features/passing';
@@ -33,6 +34,7 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   'start-up': ({ site }) => <ProcedureScreen site={site} kind="start-up" />,
   paint: PaintCheckScreen,
   'dial-in': DialInScreen,
+  knob: KnobScreen,
   passes: PassScreen,
   beat: BeatScreen,
   'gun-down': GunDownScreen,

@@ -10,6 +10,7 @@ import { dryReading } from './dryReading';
 import { fanMeasured } from './fanMeasured';
 import { fault } from './fault';
 import { incident } from './incident';
+import { knob } from './knob';
 import { machine } from './machine';
 import { note } from './note';
 import { paintOut } from './paintOut';
@@ -39,6 +40,7 @@ export const KINDS = {
   'tip cleaned': tipCleaned,
   'tip retired': tipRetired,
   'fan measured': fanMeasured,
+  knob,
   machine,
   clog,
   fault,
@@ -63,5 +65,6 @@ export const TROUBLE_KINDS: readonly EntryKind[] = ENTRY_KINDS.filter((kind) => 
 export { CLOG_PLACES } from './clog';
 export { INCIDENT_LEVELS } from './incident';
 export { NOTE_LIMIT } from './note';
+export { SET_BYS, type SetBy } from './setupConfirmed';
 export { STEP_STATES, type StepState } from './step';
 export { SHIFTS } from './viscosity';

@@ -33,4 +33,12 @@ export const LINE_FORMULAS = {
     source: 'Steady state of the line at the even-fan pressure',
     range: 'New tip; leave room for wear',
   },
+  'pressure by the knob': {
+    name: 'Pressure at a place of the knob',
+    expression:
+      'P = the curve that never falls, nearest to the readings of this sprayer, straight between its points',
+    source:
+      'Isotonic regression (Ayer and others 1955; Barlow and others 1972); gauge and display ±5 %, test card ±15 %',
+    range: 'From three readings at two places, between the lowest and the highest place that was read',
+  },
 } as const satisfies Record<string, Formula>;

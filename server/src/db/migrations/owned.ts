@@ -34,6 +34,11 @@ export async function followed(knex: Knex, table: string, resource: string): Pro
   await knex.raw(
     `create trigger note_change before update on ${table} for each row execute function note_change()`,
   );
+  await seenByItsCompany(knex, table);
+}
+
+/** Rows of a table are seen, and written, by their company alone. */
+export async function seenByItsCompany(knex: Knex, table: string): Promise<void> {
   await knex.raw(`alter table ${table} enable row level security`);
   await knex.raw(`alter table ${table} force row level security`);
   await knex.raw(

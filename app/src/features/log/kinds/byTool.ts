@@ -10,6 +10,7 @@ export const setupConfirmed: ToolKind = {
   tile: { label: 'Dial in', icon: Target, surface: true },
   tool: 'dial-in',
 };
+export const knob: ToolKind = { tool: 'knob' };
 export const machine: ToolKind = { tool: 'procedure' };
 export const step: ToolKind = { tool: 'plan' };
 export const withdrawn: ToolKind = { tool: 'entry' };

@@ -1,0 +1,3 @@
+export { KnobScreen } from './KnobScreen';
+export { KnobPlaceChoice } from './KnobPlaceChoice';
+export { knobHint, useKnob } from './useKnob';
