@@ -337,6 +337,9 @@ export interface Example {
 }
 
 const SINGLE: Readonly<Record<string, Example>> = {
+  putPicture: {
+    answer: { id: '01930000-0000-7000-8000-0000000000a1', bytes: 212_480, width: 1600, height: 1200 },
+  },
   getHealth: { answer: { status: 'ok', database: 'ok' } },
   getMe: { answer: ME },
   postCode: { body: { code: 'K7QXM 3HTRB', device: 'iPhone' }, answer: ME },

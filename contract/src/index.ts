@@ -19,6 +19,7 @@ export * from './schedule';
 export { VALID_DAYS } from './offerParts';
 export * from './oldJobs';
 export * from './paper';
+export * from './pictures';
 export type { Operation } from './operation';
 export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
 export {

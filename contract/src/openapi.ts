@@ -132,7 +132,7 @@ const BY_PATH: readonly (readonly [RegExp, Tag])[] = [
   [/\.pdf$|\/log\/days/, 'Paper'],
   [/^\/api\/(me|session|people|devices)\b/, 'People'],
   [/^\/api\/company/, 'Company'],
-  [/^\/api\/entries/, 'Log'],
+  [/^\/api\/(entries|pictures)/, 'Log'],
   [/^\/api\/(changes|events)/, 'Changes'],
   [/^\/api\/stand-ins/, 'Stand-ins'],
   [/^\/api\/(jobs|places|surfaces|batch)/, 'Plans'],
@@ -158,7 +158,7 @@ function descriptionOf({ name, summary }: Operation & { name: string }): string 
 }
 
 function describe(operation: Operation & { name: string }, named: Named) {
-  const { name, path, query, body, summary } = operation;
+  const { name, path, query, body, takes, summary } = operation;
   const problems = Object.fromEntries(
     Object.entries(PROBLEM_ANSWERS).map(([status, description]) => [
       status,
@@ -192,6 +192,14 @@ function describe(operation: Operation & { name: string }, named: Named) {
             content: {
               'application/json': { schema: schemaOf(body, 'input', named), example: EXAMPLES[name]?.body },
             },
+          },
+        }
+      : {}),
+    ...(takes
+      ? {
+          requestBody: {
+            required: true,
+            content: { [takes]: { schema: { type: 'string', format: 'binary' } } },
           },
         }
       : {}),

@@ -9,6 +9,8 @@ export interface Operation {
   /** What may stand in the query. */
   readonly query?: z.ZodObject;
   readonly body?: z.ZodType;
+  /** Media type of a body that is a file. */
+  readonly takes?: string;
   readonly answer?: z.ZodType;
   /** Media type of an answer that is a file. */
   readonly file?: string;

@@ -5,6 +5,7 @@ import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
 import { jobsOfLog, oldJobsPage, oldJobsQuery } from './oldJobs';
 import { dayPaperOptions, paperOptions } from './paper';
+import { PICTURE, pictureAnswer } from './pictures';
 import { newPasskeyBody, passkeyBody, passkeyOptions, passkeys } from './passkeys';
 import {
   chooseBody,
@@ -184,6 +185,20 @@ export const SINGLE_OPERATIONS = {
     summary: 'Simulated weather station: what it reads at an hour of a scripted day, and its forecast',
     query: weatherQuery,
     answer: weatherAnswer,
+  },
+  putPicture: {
+    method: 'put',
+    path: '/api/pictures/{id}',
+    summary:
+      'A picture of the log, without the place it was taken at; under an id there is one picture, for good',
+    takes: PICTURE.type,
+    answer: pictureAnswer,
+  },
+  getPicture: {
+    method: 'get',
+    path: '/api/pictures/{id}',
+    summary: 'A picture of the log',
+    file: PICTURE.type,
   },
   getLogDay: {
     method: 'get',

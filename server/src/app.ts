@@ -17,6 +17,7 @@ import { peopleRoutes } from './people/routes';
 import { sessions } from './people/session';
 import { companyRoutes, sameCompany } from './people/companies';
 import { Answering, identify } from './people/who';
+import { pictureRoutes, takesPicture } from './pictures/routes';
 import { resourceRoutes } from './resources/routes';
 import { gaugeRoutes } from './stand-ins/gauge';
 import { weatherRoutes } from './stand-ins/weather';
@@ -86,7 +87,8 @@ export function createApp({
           'script-src': ["'self'"],
           'worker-src': ["'self'"],
           'style-src': ["'self'", "'unsafe-inline'"],
-          'img-src': ["'self'", 'data:'],
+          // Pictures of the log are shown from what the device keeps.
+          'img-src': ["'self'", 'data:', 'blob:'],
           'font-src': ["'self'"],
           'frame-ancestors': ["'none'"],
           'upgrade-insecure-requests': null,
@@ -112,6 +114,7 @@ export function createApp({
     if (request.method === 'GET') compressed(request, response, next);
     else next();
   });
+  app.put(expressPath(SINGLE_OPERATIONS.putPicture.path), takesPicture);
   app.use('/api', onlyJson);
   for (const { path } of [SINGLE_OPERATIONS.postBatch, SINGLE_OPERATIONS.postEntries])
     app.post(path, express.json({ limit: BATCH_BODY_LIMIT }));
@@ -140,6 +143,7 @@ export function createApp({
   app.use(changeRoutes(data));
   app.use(logRoutes(db));
   app.use(paperRoutes(db, pool));
+  app.use(pictureRoutes(db));
   app.use(gaugeRoutes());
   app.use(weatherRoutes());
   for (const [path, methods] of methodsByPath()) app.all(expressPath(path), onlyFor(methods));

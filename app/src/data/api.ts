@@ -131,9 +131,11 @@ export async function call(
   { keepalive = false, clock = false, signal }: CallOptions = {},
 ): Promise<unknown> {
   const shown = ANY_COMPANY.test(path) ? undefined : company.shown();
+  // A file goes as it is.
+  const file = body instanceof Blob ? body : undefined;
   const headers = {
     ...(shown === undefined ? {} : { Company: shown }),
-    ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+    ...(body === undefined ? {} : { 'Content-Type': file?.type ?? 'application/json' }),
     ...(body !== undefined && clock ? { 'Device-Time': new Date().toISOString() } : {}),
   };
   const response = await fetch(path, {
@@ -141,7 +143,7 @@ export async function call(
     keepalive,
     ...(signal ? { signal } : {}),
     ...(Object.keys(headers).length > 0 ? { headers } : {}),
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    ...(body === undefined ? {} : { body: file ?? JSON.stringify(body) }),
   }).catch(away);
   try {
     const answer = await answerOf(response);

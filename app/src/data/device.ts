@@ -30,6 +30,17 @@ export interface KeptPlan {
   readonly theirs?: unknown;
 }
 
+/** A picture of this device: of an entry that is not written yet, on its way to the server, or known to be there. */
+export interface KeptPicture {
+  readonly id: string;
+  readonly bytes: ArrayBuffer;
+  readonly state: 'draft' | 'waiting' | 'sent';
+  /** When it came to be here, ms since 1970: of those the server has the oldest go first. */
+  readonly at: number;
+  /** Why the server did not take it; it stays until somebody decides. */
+  readonly refused?: string;
+}
+
 interface KeptQuery {
   readonly key: readonly unknown[];
   readonly data: unknown;
@@ -45,13 +56,14 @@ interface Stores extends DBSchema {
   /** Jobs of which a page reads only what they leave, and what this device has of their log. */
   oldJobs: { key: string; value: OldJob };
   oldEntries: { key: string; value: Entry; indexes: { jobId: string } };
+  pictures: { key: string; value: KeptPicture };
   queries: { key: string; value: KeptQuery };
   /** Up to where the log is here: the server's cursor. */
   state: { key: string; value: string };
 }
 
 const NAME = 'fine-spray';
-const VERSION = 3;
+const VERSION = 4;
 const CURSOR = 'cursor';
 
 /** What the database of this device is called, for the company it is of. */
@@ -69,6 +81,7 @@ export class Device {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from, _to, change) {
+        if (from < 4) database.createObjectStore('pictures', { keyPath: 'id' });
         if (from < 3) {
           database.createObjectStore('oldJobs', { keyPath: 'jobId' });
           database.createObjectStore('oldEntries', { keyPath: 'id' }).createIndex('jobId', 'jobId');
@@ -139,6 +152,34 @@ export class Device {
     await write.done;
   }
 
+  /** Pictures that are not known to be on the server, without their files: there can be many. */
+  async picturesHere(): Promise<readonly Omit<KeptPicture, 'bytes'>[]> {
+    const found: Omit<KeptPicture, 'bytes'>[] = [];
+    const store = (await this.#open()).transaction('pictures').store;
+    for (let at = await store.openCursor(); at; at = await at.continue()) {
+      const { bytes: _bytes, ...head } = at.value;
+      found.push(head);
+    }
+    return found;
+  }
+
+  async picture(id: string): Promise<KeptPicture | undefined> {
+    return (await this.#open()).get('pictures', id);
+  }
+
+  /** Keeps a picture; done only when it is on the disk. */
+  async keepPicture(picture: KeptPicture): Promise<void> {
+    const write = (await this.#open()).transaction('pictures', 'readwrite', { durability: 'strict' });
+    await write.store.put(picture);
+    await write.done;
+  }
+
+  async dropPictures(ids: readonly string[]): Promise<void> {
+    const write = (await this.#open()).transaction('pictures', 'readwrite');
+    for (const id of ids) void write.store.delete(id);
+    await write.done;
+  }
+
   async putAside(text: string): Promise<void> {
     await (await this.#open()).add('aside', { at: new Date().toISOString(), text });
   }
@@ -175,7 +216,7 @@ export class Device {
     const database = await this.#open();
     const stores = [
       ...(['waiting', 'aside', 'entries', 'queries', 'state', 'plans'] as const),
-      ...(['oldJobs', 'oldEntries'] as const),
+      ...(['oldJobs', 'oldEntries', 'pictures'] as const),
     ];
     const write = database.transaction(stores, 'readwrite');
     await Promise.all(stores.map((name) => write.objectStore(name).clear()));

@@ -21,6 +21,19 @@ export function chooseFile(accept: string): Promise<ChosenFile | undefined> {
   });
 }
 
+/** Lets the person take a picture, or choose one; nothing when none was. Where there is no camera the device offers its files. */
+export function chosenPicture(from: 'camera' | 'files'): Promise<File | undefined> {
+  return new Promise((resolve) => {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = 'image/*';
+    if (from === 'camera') input.setAttribute('capture', 'environment');
+    input.onchange = () => resolve(input.files?.[0]);
+    input.oncancel = () => resolve(undefined);
+    input.click();
+  });
+}
+
 /** Hands a text to the device as a file. */
 export function saveFile(name: string, type: string, text: string): void {
   saveBlob(name, new Blob([text], { type }));

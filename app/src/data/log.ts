@@ -9,12 +9,15 @@ import { keptLog } from './keptQueries';
 import { refreshLists, showTruth } from './lists';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
 import { oldJobs, openTouched } from './oldJobs';
+import { pictures } from './pictures';
 import { plans } from './plans';
 import { becameOld, type PutAwayOrder } from './putAway';
 import { keys } from './resources';
 import { runWorker, type StartWorker } from './worker';
 
 export interface NewEntry<Kind extends EntryKind> {
+  /** Where what goes with it names it; else it is made when it is written. */
+  readonly id?: string;
   readonly kind: Kind;
   readonly payload: PayloadOf<Kind>;
   readonly jobId: string | null;
@@ -37,6 +40,7 @@ function send(client: QueryClient): () => void {
   const again = () => {
     void plans.send();
     void outbox.send();
+    void pictures.send();
     openWaiting();
   };
   /** Somebody writes for an old job: it is none any more. */
@@ -241,14 +245,14 @@ export function useLog(how: 'whole' | 'as it comes' = 'whole') {
   }, [data]);
   const write = useCallback(
     <Kind extends EntryKind>(entry: NewEntry<Kind>): Written => {
-      const { kind, payload, jobId, surfaceId, replaces, timeOf: kept } = entry;
+      const { id, kind, payload, jobId, surfaceId, replaces, timeOf: kept } = entry;
       // Asked once there is something to lose: a browser short of room clears other pages first.
       void globalThis.navigator?.storage?.persist?.();
       const fields = { kind, payload, jobId, surfaceId, replaces: replaces ?? null, author };
       // What the server has not seen yet goes by the clock of this device, as its correction does.
-      const seen = kept && !outbox.current().waiting.some(({ id }) => id === replaces);
+      const seen = kept && !outbox.current().waiting.some((one) => one.id === replaces);
       const at = kept?.at ?? new Date().toISOString();
-      return outbox.write({ ...fields, at }, personId, seen ? kept.clockSkew : undefined);
+      return outbox.write({ ...fields, at }, personId, seen ? kept.clockSkew : undefined, id);
     },
     [author, personId],
   );

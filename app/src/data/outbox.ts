@@ -228,11 +228,12 @@ export class Outbox {
   /**
    * Keeps an entry and begins to send.
    * @param clockSkew how wrong the clock was that its time is by, where that is known: of what it corrects
+   * @param id where what goes with it has to name it before it is written
    * @returns its id, and once that is known whether it is kept on this device, or by this page only
    */
-  write(fields: NewFields, personId?: string, clockSkew?: number | null): Written {
+  write(fields: NewFields, personId?: string, clockSkew?: number | null, id: string = newId()): Written {
     const entry: Waiting = {
-      id: newId(),
+      id,
       fields: { ...fields, schema: schemaOf(fields.kind) },
       ...(personId === undefined ? {} : { personId }),
       ...(clockSkew === undefined ? {} : { clockSkew }),

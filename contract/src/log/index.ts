@@ -3,6 +3,7 @@ export { LogFold, type OldJobs } from './fold';
 export { boundJobs, jobsOf, oldJobFrom } from './oldJobs';
 export { coreLog } from './coreLog';
 export { knobAtPlace, knobOf, placeOf, type KnobKnown, type WrittenReading } from './knob';
+export { picturesOf, type LoggedPicture } from './pictures';
 export { contested, overruledAmong } from './contested';
 export {
   journal,

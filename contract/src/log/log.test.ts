@@ -83,7 +83,10 @@ describe('every kind of entry', () => {
   it.each(ENTRY_KINDS)('%s says something a person can read, in both unit systems', (kind) => {
     const sample =
       ENTRIES.find((one) => one.kind === kind) ??
-      entry(kind, { tipId: 'x', tip: { family: 'standard', code: '517' }, why: 'Worn' });
+      entry(kind, {
+        ...{ tipId: 'x', tip: { family: 'standard', code: '517' }, why: 'Worn' },
+        ...{ pictureId: 'x', of: null, words: '', width: 16, height: 16, bytes: 1 },
+      });
     for (const system of ['metric', 'us'] as const) {
       const words = entryWords(sample, NAMES, system);
       expect(words).not.toMatch(/undefined|NaN|\[object/);

@@ -177,6 +177,11 @@ export const readableAddress: RequestHandler = (request, _response, next) => {
 
 /** Refuses a body that is not JSON before it is read. */
 export const onlyJson: RequestHandler = (request, _response, next) => {
+  // One that is no JSON where none is wanted was read already.
+  if (Buffer.isBuffer(request.body)) {
+    next();
+    return;
+  }
   const empty = request.get('Content-Length') === '0';
   // Null: there is no body.
   if (!empty && request.is('application/json') === false)

@@ -134,6 +134,30 @@ export class Paper {
     this.space(weight + 4);
   }
 
+  /** Pictures two in a row, each whole in its half and with its words below. */
+  pictures(all: readonly { readonly file: Uint8Array; readonly words: string }[]): void {
+    const gap = 14;
+    const box = { width: (this.#width - gap) / 2, height: 170 };
+    for (let first = 0; first < all.length; first += 2) {
+      const row = all.slice(first, first + 2);
+      const words = { width: box.width, lineGap: 1 };
+      const font = () => this.#doc.font(this.#fonts.regular).fontSize(SMALL);
+      const below = Math.max(...row.map((one) => font().heightOfString(one.words, words)));
+      this.room(box.height + below + 16);
+      const top = this.#doc.y;
+      row.forEach(({ file, words: said }, index) => {
+        const left = this.#left + index * (box.width + gap);
+        this.#doc.image(Buffer.from(file), left, top, {
+          fit: [box.width, box.height],
+          align: 'center',
+          valign: 'center',
+        });
+        font().text(said, left, top + box.height + 4, words);
+      });
+      this.#doc.y = top + box.height + below + 16;
+    }
+  }
+
   /** Lines in a frame: what must not be overlooked. The first is strong. */
   frame(lines: readonly string[]): void {
     const inside = { width: this.#width - 20, lineGap: 1.5 };

@@ -8,7 +8,7 @@ import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
 import type { DaysRows } from './days';
-import type { LogRows } from './logDay';
+import { PICTURES_ON_PAPER, pictureEntries, type LogRows } from './logDay';
 import type { OfferRows } from './offer';
 import type { PaperRows } from './planned';
 
@@ -143,14 +143,30 @@ async function entriesOfDay(
   return [...found];
 }
 
+/** The files of pictures, by their ids; of those that did not come yet there is none. */
+async function pictureFiles(
+  trx: Database,
+  companyId: string,
+  ids: readonly string[],
+): Promise<Record<string, Uint8Array>> {
+  const rows = await trx('picture')
+    .where({ companyId })
+    .whereIn('id', ids)
+    .select<{ id: string; content: Buffer }[]>('id', 'content');
+  return Object.fromEntries(rows.map(({ id, content }) => [id, new Uint8Array(content)]));
+}
+
 /** Everything a day of the log is printed from; of one job where that is asked for. */
 export async function logRows(db: Database, actor: Actor, day: DayAsked): Promise<LogRows> {
   return readAtOnce(db, actor, async ({ company, all, some, trx }) => {
     const entries = await some('entries', await entriesOfDay(trx, company.id, day));
+    const wanted = pictureEntries(entries).map(({ payload }) => payload.pictureId);
     const named = [...new Set(entries.flatMap(({ surfaceId }) => surfaceId ?? []))];
     return {
       company,
       entries,
+      pictures: await pictureFiles(trx, company.id, wanted.slice(0, PICTURES_ON_PAPER)),
+      morePictures: Math.max(0, wanted.length - PICTURES_ON_PAPER),
       jobs: await all('jobs'),
       surfaces: await some('surfaces', named),
       coatings: await all('coatings'),

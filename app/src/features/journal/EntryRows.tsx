@@ -1,8 +1,10 @@
+import { isReadable, payloadOf } from '@fine-spray/contract';
 import type { JournalLine } from '@fine-spray/contract/log';
 import { useRouter } from 'expo-router';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
+import { LogPicture } from '@/features/pictures';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 
@@ -52,9 +54,16 @@ export const EntryRow = memo(function EntryRow({
           {[replacedBy ? 'Put right later' : undefined, skew, place].filter(Boolean).join(' · ')}
         </Words>
       </View>
+      <Thumb line={line} />
     </Pressable>
   );
 });
+
+/** Of an entry that is a picture, the picture. */
+function Thumb({ line: { entry, words, replacedBy } }: { line: JournalLine }) {
+  if (entry.kind !== 'picture' || replacedBy || !isReadable(entry)) return null;
+  return <LogPicture id={payloadOf({ ...entry, kind: 'picture' }).pictureId} words={words} thumb />;
+}
 
 export function EntryRows({ lines }: { lines: readonly JournalLine[] }) {
   return (

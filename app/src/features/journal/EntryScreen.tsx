@@ -1,7 +1,8 @@
-import { kindOf, isKnown, isReadable, timeOf } from '@fine-spray/contract';
+import { kindOf, isKnown, isReadable, timeOf, type Entry } from '@fine-spray/contract';
 import {
   contested,
   overruledAmong,
+  picturesOf,
   entryWords,
   journalLine,
   placeWords,
@@ -17,9 +18,12 @@ import { useEntryHere } from '@/data/jobHere';
 import { useLog } from '@/data/log';
 import { outbox } from '@/data/outbox';
 import { useSiteLog, type SiteLog } from '@/data/record';
-import { useWriteDown } from '@/data/writeDown';
+import { pictures as onTheirWay } from '@/data/pictures';
+import { useWriteDown, useWriteTogether } from '@/data/writeDown';
 import { BringingJob } from '@/features/frame';
+import { AddPictures, PictureEntry, pictureEntries, usePictures } from '@/features/pictures';
 import { Button } from '@/ui/button';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
@@ -114,6 +118,11 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
         {skew ? <Words colour="caution">{skew}</Words> : null}
         <Words size={14} colour="ink2">{`Id ${entry.id}`}</Words>
       </Panel>
+      <EntryPictures
+        log={log}
+        entry={entry}
+        more={holds && entry.kind !== 'withdrawn' && entry.kind !== 'picture'}
+      />
       {rivals.length > 1 ? (
         <Words weight="bold" colour="caution" role="alert">
           Two devices put this right at once. Both stand below and the later one counts: take back the one
@@ -150,5 +159,36 @@ function Shown({ log, entryId }: { log: SiteLog; entryId: string }) {
         </View>
       ) : null}
     </>
+  );
+}
+
+/** The pictures of an entry, and the way to put one to it later. */
+function EntryPictures({ log, entry, more }: { log: SiteLog; entry: Entry; more: boolean }) {
+  const together = useWriteTogether();
+  const form = usePictures(`entry ${entry.id}`);
+  const shown = picturesOf(log.entries, entry);
+  const { drafts } = form;
+  const { jobId, surfaceId } = entry;
+  const write = useOneTap(() => {
+    const shots = drafts.map(({ id }) => id);
+    together(
+      pictureEntries(drafts, entry.id, { jobId, surfaceId }),
+      shots.length === 1 ? 'The picture is with the entry.' : `${shots.length} pictures are with the entry.`,
+      () => void onTheirWay.drop(shots),
+    );
+    void onTheirWay.written(shots);
+    form.done();
+  });
+  if (shown.length === 0 && !more) return null;
+  return (
+    <Panel title={shown.length > 0 ? 'Pictures' : 'A picture with it'} testID="entry-pictures">
+      {shown.map((picture) => (
+        <PictureEntry key={picture.entry.id} picture={picture} />
+      ))}
+      {more ? <AddPictures pictures={form} /> : null}
+      {drafts.length > 0 ? (
+        <Button label="Put it with the entry" kind="primary" className="min-h-[64px]" onPress={write} />
+      ) : null}
+    </Panel>
   );
 }

@@ -23,6 +23,7 @@ import { useSiteLog, type SiteLog } from '@/data/record';
 import { BringingJob } from '@/features/frame';
 import { usePaperSize } from '@/features/paper';
 import { Button } from '@/ui/button';
+import { useOneTap } from '@/ui/oneTap';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
 import { Header, Screen } from '@/ui/screen';
@@ -31,6 +32,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { EntryRow, ROW_HEIGHT, offsetAt } from './EntryRows';
+import { zippedLog } from './zippedLog';
 
 /** Height of the line above a day, px. */
 const DAY_HEIGHT = 96;
@@ -207,13 +209,33 @@ function OldJobsToo({ log, job }: { log: SiteLog; job: string | undefined }) {
 function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[] }) {
   const { system } = useUnits();
   const toast = useToast();
+  const [fetched, setFetched] = useState<string>();
   const said = (name: string) => toast({ text: `${name} is in your downloads.` });
-  const json = () => {
+  const jsonText = () => {
     const kept = new Set(days.flatMap(({ lines }) => lines.map(({ entry }) => entry.id)));
-    const file = logFileOf(log.entries.filter(({ id }) => kept.has(id)));
-    saveFile('site-log.json', 'application/json', `${JSON.stringify(file, null, 1)}\n`);
+    return `${JSON.stringify(logFileOf(log.entries.filter(({ id }) => kept.has(id))), null, 1)}\n`;
+  };
+  const json = () => {
+    saveFile('site-log.json', 'application/json', jsonText());
     said('The log');
   };
+  const withPictures = useOneTap(async () => {
+    try {
+      const { file, missing } = await zippedLog(
+        { csv: writeJournal(days), json: jsonText(), lines: days.flatMap(({ lines }) => lines) },
+        (done, of) => setFetched(`Picture ${done} of ${of}`),
+      );
+      saveBlob('site-log.zip', file);
+      toast({
+        text:
+          missing === 0
+            ? 'The log with its pictures is in your downloads.'
+            : `The log is in your downloads; ${counted(missing, 'picture')} could not be had and ${missing === 1 ? 'is' : 'are'} left out.`,
+      });
+    } finally {
+      setFetched(undefined);
+    }
+  });
   return (
     <View className="flex-row flex-wrap gap-2">
       <Button
@@ -225,6 +247,12 @@ function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[
         }}
       />
       <Button label="JSON" icon={Download} onPress={json} />
+      <Button
+        label={fetched ?? 'With pictures'}
+        icon={Download}
+        disabled={fetched !== undefined}
+        onPress={() => withPictures()}
+      />
       <Button
         label="Viscosity sheet"
         icon={Download}

@@ -3,6 +3,7 @@ import { journalLine } from '@fine-spray/contract/log';
 import { View } from 'react-native';
 import { asEntry, useOutbox } from '@/data/log';
 import { outbox, type Waiting } from '@/data/outbox';
+import { usePicturesHere } from '@/data/pictures';
 import { usePlans } from '@/data/plans';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { Button } from '@/ui/button';
@@ -14,6 +15,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { EntryRow, offsetAt } from './EntryRows';
+import { WaitingPictures } from './WaitingPictures';
 import { WaitingPlans } from './WaitingPlans';
 
 /** What waits on this device, and what the server did not take: with both sides where there are two. */
@@ -24,10 +26,11 @@ export function WaitingScreen() {
   const stuck = waiting.filter(isStuck);
   const going = waiting.filter((one) => !isStuck(one));
   const planned = usePlans();
+  const { waiting: shots } = usePicturesHere();
   return (
     <SiteTargets>
       <Screen title="Waiting to send" above="Log" backTo="/log">
-        {waiting.length + planned.length + aside === 0 ? (
+        {waiting.length + planned.length + shots.length + aside === 0 ? (
           <EmptyState title="Nothing waits" text="Everything written on this device is with the server." />
         ) : null}
         {full ? (
@@ -44,6 +47,7 @@ export function WaitingScreen() {
           ? stuck.map((one) => <Stuck key={one.id} one={one} failing={failing.get(one.id)} log={log} />)
           : null}
         <WaitingPlans units={planned} />
+        <WaitingPictures />
         {log && going.length > 0 ? (
           <Panel title="Goes up by itself">
             <Words colour="ink2">In the order it was written, as soon as the server is reached.</Words>

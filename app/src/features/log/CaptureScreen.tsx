@@ -9,10 +9,14 @@ import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useJobHere } from '@/data/jobHere';
 import { useKept } from '@/data/kept';
+import type { NewEntry } from '@/data/log';
 import { usePlanKit } from '@/data/planKit';
 import { useSiteLog } from '@/data/record';
-import { useWriteDown } from '@/data/writeDown';
+import { newId } from '@/data/newId';
+import { pictures as onTheirWay } from '@/data/pictures';
+import { useWriteTogether } from '@/data/writeDown';
 import { EntryRows, offsetAt } from '@/features/journal';
+import { AddPictures, pictureEntries, usePictures } from '@/features/pictures';
 import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
@@ -100,7 +104,7 @@ function Form({
   corrected: Entry | undefined;
 }) {
   const { log, job, surface } = context;
-  const writeDown = useWriteDown();
+  const writeTogether = useWriteTogether();
   const { system } = useUnits();
   const router = useRouter();
   const written = writtenKind(kind);
@@ -110,6 +114,7 @@ function Form({
     readDraft,
     undefined,
   );
+  const pictures = usePictures(`${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`);
   const form = useForm<Payload>({
     schema: kindOf(kind).payload as z.ZodType<object>,
     first: {
@@ -127,16 +132,21 @@ function Form({
   function write(said: Payload) {
     const jobId = corrected ? corrected.jobId : (job?.id ?? null);
     const surfaceId = corrected ? corrected.surfaceId : (surface?.id ?? null);
-    const id = writeDown(
-      {
-        kind,
-        payload: said as PayloadOf<EntryKind>,
-        jobId,
-        surfaceId,
-        ...(corrected ? { replaces: corrected.id, timeOf: corrected } : {}),
-      },
+    const id = newId();
+    const entry: NewEntry<EntryKind> = {
+      ...{ id, kind, jobId, surfaceId },
+      payload: said as PayloadOf<EntryKind>,
+      ...(corrected ? { replaces: corrected.id, timeOf: corrected } : {}),
+    };
+    const { drafts } = pictures;
+    const shots = drafts.map((one) => one.id);
+    writeTogether(
+      [entry, ...pictureEntries(drafts, id, { jobId, surfaceId })],
       `${kindOf(kind).name}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
+      () => void onTheirWay.drop(shots),
     );
+    void onTheirWay.written(shots);
+    pictures.done();
     if (keep) setDraft(undefined);
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
   }
@@ -166,6 +176,7 @@ function Form({
             onInvalid={form.onInvalid}
           />
         ) : null}
+        <AddPictures pictures={pictures} />
       </ScrollView>
       <View className="gap-2 border-t border-rule bg-sheet px-4 py-3">
         {sentence ? (

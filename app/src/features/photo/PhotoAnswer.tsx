@@ -7,10 +7,11 @@ import {
   type Seen,
 } from '@fine-spray/core';
 import Camera from 'lucide-react-native/icons/camera';
+import Images from 'lucide-react-native/icons/images';
 import { useEffect, useMemo, useState } from 'react';
 import { Image, Pressable, View } from 'react-native';
 import Svg, { Line as Rule, Path } from 'react-native-svg';
-import { chooseFile } from '@/data/deviceFiles';
+import { chosenPicture } from '@/data/deviceFiles';
 import { runWorker, type StartWorker } from '@/data/worker';
 import { Button } from '@/ui/button';
 import { FieldError } from '@/ui/field';
@@ -68,11 +69,11 @@ export function PhotoAnswer({
     setFailed(undefined);
     setPicture(next);
   }
-  async function choose() {
-    const file = await chooseFile('image/*');
+  async function choose(from: 'camera' | 'files') {
+    const file = await chosenPicture(from);
     if (!file) return;
     try {
-      show(await decodePicture(file.bytes));
+      show(await decodePicture(new Uint8Array(await file.arrayBuffer())));
     } catch {
       setFailed('This file is not a picture this device can open. Take a photo, or choose a PNG or JPEG.');
     }
@@ -83,7 +84,21 @@ export function PhotoAnswer({
         Fill the picture with the white card, the stroke upright, both ends of the fan in it. A thin coat of a
         tinted paint reads best; a thick white one shows nothing.
       </Words>
-      <Button label="Take or load a picture" icon={Camera} kind="primary" onPress={() => void choose()} />
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Take a picture"
+          icon={Camera}
+          kind="primary"
+          className="min-h-[56px] flex-1"
+          onPress={() => void choose('camera')}
+        />
+        <Button
+          label="Choose one"
+          icon={Images}
+          className="min-h-[56px] flex-1"
+          onPress={() => void choose('files')}
+        />
+      </View>
       {failed ? <FieldError message={failed} /> : null}
       {picture ? (
         <Marking

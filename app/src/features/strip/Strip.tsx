@@ -13,6 +13,7 @@ import { View } from 'react-native';
 import { useOutbox, useSending } from '@/data/log';
 import { call } from '@/data/api';
 import { outbox } from '@/data/outbox';
+import { pictures, usePicturesHere } from '@/data/pictures';
 import { plans, usePlans } from '@/data/plans';
 import { reach, watchReach } from '@/data/reach';
 import { useUnreadable } from '@/data/sound';
@@ -49,11 +50,13 @@ export function Strip() {
         () => {
           void plans.again();
           void outbox.again();
+          void pictures.again();
         },
       ),
     [],
   );
-  const waiting = [...entries, ...planned];
+  const { waiting: shots, full: noRoom } = usePicturesHere();
+  const waiting = [...entries, ...planned, ...shots];
   const refused = waiting.filter((one) => one.refused !== undefined).length;
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;
@@ -80,8 +83,8 @@ export function Strip() {
           <Line
             icon={Send}
             text={
-              full
-                ? `This device takes no more: keep this page open until ${entries.length} are sent.`
+              full || noRoom
+                ? `This device takes no more: keep this page open until ${entries.length + shots.length} are sent.`
                 : keptWords(waiting.length - refused, refused)
             }
           />

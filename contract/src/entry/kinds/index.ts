@@ -14,6 +14,7 @@ import { knob } from './knob';
 import { machine } from './machine';
 import { note } from './note';
 import { paintOut } from './paintOut';
+import { picture } from './picture';
 import { setupConfirmed } from './setupConfirmed';
 import { sprayed } from './sprayed';
 import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
@@ -49,6 +50,7 @@ export const KINDS = {
   worked,
   step,
   note,
+  picture,
   withdrawn,
 } as const satisfies Readonly<Record<string, Kind>>;
 

@@ -12,5 +12,6 @@ export const setupConfirmed: ToolKind = {
 };
 export const knob: ToolKind = { tool: 'knob' };
 export const machine: ToolKind = { tool: 'procedure' };
+export const picture: ToolKind = { tool: 'picture' };
 export const step: ToolKind = { tool: 'plan' };
 export const withdrawn: ToolKind = { tool: 'entry' };

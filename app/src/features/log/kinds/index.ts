@@ -1,7 +1,7 @@
 import type { EntryKind } from '@fine-spray/contract';
 import { slugOf } from '@/features/journal';
 import type { CaptureContext } from '../defaults';
-import { knob, machine, setupConfirmed, step, viscosity, withdrawn } from './byTool';
+import { knob, machine, picture, setupConfirmed, step, viscosity, withdrawn } from './byTool';
 import { coatFinished, coatStarted } from './coats';
 import { containerOpened, delivered, paintOut } from './containers';
 import { comb, dryReading } from './films';
@@ -37,6 +37,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   knob,
   machine,
   step,
+  picture,
   withdrawn,
 };
 
