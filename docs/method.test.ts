@@ -9,6 +9,7 @@ import {
   comparePlan,
   combVerdict,
   consumablesFor,
+  cordFor,
   tipWear,
   cupSeconds,
   cupViscosity,
@@ -268,6 +269,7 @@ const EXAMPLES: Readonly<Record<FormulaId, readonly [unit: Unit, work: () => num
       right(setupCard({ ...wall, sprayer: { ...wall.sprayer, maxPressure: of(150, 'bar') } })).gunPressure
         .value,
   ],
+  'cord loss': ['%', () => share(right(cordFor(of(30, 'm'), 'mid electric')).lost)],
   'pressure by the knob': [
     'bar',
     () => {

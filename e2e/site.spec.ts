@@ -387,11 +387,28 @@ test('the card goes out as a drawing, and the list of what to take says what the
   const [png] = await Promise.all([page.waitForEvent('download'), press(page, 'As PNG')]);
   expect(png.suggestedFilename()).toMatch(/\.png$/);
   await page.goto(`${address()}${await demoJob()}/take`);
-  await expect(page.getByTestId('take-answer')).toContainText(/not in the kit|has all of it/);
+  const answer = page.getByTestId('take-answer');
+  await expect(answer).toContainText(/^\d+ to load/);
+  const before = Number(/^\d+/.exec((await answer.textContent()) ?? '')?.[0]);
   const tip = page.getByRole('checkbox', { name: /^Tip / }).first();
+  const name = (await tip.getAttribute('aria-label')) ?? '';
   await tip.click();
   await page.reload();
-  await expect(page.getByRole('checkbox', { name: /^Tip / }).first()).toHaveAttribute('aria-checked', 'true');
+  await expect(page.getByRole('checkbox', { name }).first()).toHaveAttribute('aria-checked', 'true');
+  await expect(answer).toContainText(`${before - 1} to load`);
+  // In the evening what was loaded is looked for, and nothing else.
+  await page.getByRole('radio', { name: 'Back in the evening' }).click();
+  await expect(answer).toContainText('1 not back yet');
+  await page.getByRole('checkbox', { name }).click();
+  await expect(answer).toContainText('All of it is back');
+  // Another day has a list of its own.
+  await page.getByRole('radio', { name: 'Load' }).click();
+  await page.getByRole('button', { name: /^Day: / }).click();
+  await page.getByRole('radio', { name: 'Rooms I choose' }).click();
+  await expect(page.getByRole('checkbox', { name: /^Tip / }).first()).toHaveAttribute(
+    'aria-checked',
+    'false',
+  );
 });
 
 test(

@@ -57,8 +57,23 @@ export function canShare(type: string): boolean {
 
 /** Hands a file to the device's share sheet. Somebody who closes that has not failed. */
 export async function shareFile(name: string, title: string, blob: Blob): Promise<void> {
+  await closedIsFine(navigator.share({ title, files: [new File([blob], name, { type: blob.type })] }));
+}
+
+/** Whether this device hands a text on by its own share sheet. */
+export function canShareText(): boolean {
+  const device = globalThis.navigator as Navigator | undefined;
+  return typeof device?.canShare === 'function' && device.canShare({ text: 'x' });
+}
+
+/** Hands a text to the device's share sheet. Somebody who closes that has not failed. */
+export async function shareText(title: string, text: string): Promise<void> {
+  await closedIsFine(navigator.share({ title, text }));
+}
+
+async function closedIsFine(sharing: Promise<void>): Promise<void> {
   try {
-    await navigator.share({ title, files: [new File([blob], name, { type: blob.type })] });
+    await sharing;
   } catch (error) {
     if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
   }

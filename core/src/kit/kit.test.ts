@@ -1,4 +1,4 @@
-import { misfits, takeList, type DaySetup, type Owned, type Rig } from '.';
+import { cordFor, misfits, takeList, type DayMachine, type DaySetup, type Owned, type Rig } from '.';
 import { of } from '../units';
 
 const rig = (extra: Partial<Rig> = {}): Rig => ({
@@ -91,9 +91,14 @@ describe('what to take', () => {
     gunMeshes: [60],
     seals: ['plain'],
     cups: [],
+    extensions: [0.3],
+  };
+  const machine: DayMachine = {
+    ...{ sprayer: 'Mid electric', hoses: [], misfits: [], sprayerClass: 'mid electric', power: 'electric' },
+    ...{ ownCord: 5, toOutlet: 15, manifoldMesh: 60 },
   };
   const lines = takeList(setups, owned, {
-    sprayer: 'Mid electric',
+    ...machine,
     hoses: ['15 m hose'],
     misfits: misfits(rig({ hoses: [{ name: 'Wide hose', maxPressure: of(250, 'bar'), fitting: '3/8' }] })),
   });
@@ -103,7 +108,7 @@ describe('what to take', () => {
     expect(line(/^Tip 517/)).toEqual([expect.objectContaining({ why: '5 surfaces', owned: true })]);
     expect(line(/^Tip 310/)).toEqual([expect.objectContaining({ owned: false })]);
     expect(line(/^Seal/).map((one) => one.owned)).toEqual([true, false]);
-    expect(line(/mesh/).map((one) => one.owned)).toEqual([true, false]);
+    expect(line(/^Gun filter/).map((one) => one.owned)).toEqual([true, false]);
     expect(line(/Dip cup/)).toEqual([
       expect.objectContaining({ owned: false, why: expect.stringMatching(/Wall matt/) as string }),
     ]);
@@ -121,7 +126,7 @@ describe('what to take', () => {
           wear,
         })),
         owned,
-        { sprayer: 'x', hoses: [], misfits: [] },
+        machine,
       ).filter(({ what }) => what.startsWith('Tip'));
     expect(tips(undefined)).toEqual([
       expect.objectContaining({ what: 'Tip 517, standard', why: '1 surface' }),
@@ -136,13 +141,77 @@ describe('what to take', () => {
   it('has the go-between only on a day with both bases, and adapters for threads that differ', () => {
     expect(line(/Go-between/)).toHaveLength(1);
     expect(
-      takeList(setups.slice(0, 2), owned, { sprayer: 'x', hoses: [], misfits: [] }).some(({ what }) =>
-        /Go-between|Thinner/.test(what),
-      ),
+      takeList(setups.slice(0, 2), owned, machine).some(({ what }) => /Go-between|Thinner/.test(what)),
     ).toBe(false);
     expect(lines.filter(({ group }) => group === 'Adapters').map(({ what }) => what)).toEqual([
       'Adapter 1/4 to 3/8 in, rated for the pump.',
       'Adapter 3/8 to 1/4 in, rated for the pump.',
     ]);
+  });
+
+  it('has what makes high work reached, by how high it is', () => {
+    const first = setups[0] as DaySetup;
+    const reached = (part: Partial<DaySetup>, extensions: number[] = []) =>
+      takeList([{ ...first, ...part }], { ...owned, extensions }, machine).filter(
+        ({ group }) => group === 'To reach it',
+      );
+    expect(reached({ reach: 2.4, high: false, element: 'wall' })).toEqual([]);
+    expect(reached({ reach: 3.1, high: true, element: 'wall' }).map(({ what }) => what)).toEqual([
+      'Extension for the gun, 0.60 m or more',
+      'Step platform',
+    ]);
+    const hall = reached({ reach: 5.2, high: true, element: 'wall' }, [0.3, 0.6]);
+    expect(hall.map(({ what, owned: has }) => [what, has])).toEqual([
+      ['Extension for the gun, 0.60 m or more', true],
+      ['Platform with a rail, for work up to 5.20 m; harness where local rules want one', undefined],
+    ]);
+    expect(reached({ reach: 2.4, high: false, shelves: true }).map(({ what }) => what)).toEqual([
+      'Brushes for shelf edges',
+    ]);
+  });
+
+  it('has a cord by how far the outlet is, and fuel for an engine', () => {
+    const powered = (part: Partial<DayMachine>, system: 'metric' | 'us' = 'metric') =>
+      takeList(setups, owned, { ...machine, ...part }, [], system)
+        .filter(({ group }) => group === 'Power')
+        .map(({ what }) => what);
+    expect(powered({ toOutlet: 4 })).toHaveLength(1);
+    expect(powered({ toOutlet: 15 })[1]).toBe('Grounded extension cord, 10 m, 1.5 mm² or thicker');
+    expect(powered({ toOutlet: 35.5 }, 'us')[1]).toMatch(
+      /^Grounded extension cord, \d+ ft, 12 gauge or thicker$/,
+    );
+    expect(powered({ toOutlet: 90, sprayerClass: 'large' }, 'us')[1]).toBe(
+      'More hose in the place of a long cord',
+    );
+    expect(powered({ power: 'engine' })).toEqual(['Fuel in its can, oil']);
+  });
+
+  it('has what nobody wants to look for when it is needed, and filters for the mask', () => {
+    const worn = [{ what: 'Respirator for particles', why: 'Mist', code: 'respirator', worn: true } as const];
+    const all = takeList([{ ...(setups[0] as DaySetup), protection: worn }], owned, machine);
+    expect(all.filter(({ group }) => group === 'To wear and stand by').map(({ what }) => what)).toEqual([
+      'Respirator for particles',
+      'Filters or cartridges for the respirator, a set to spare',
+    ]);
+    expect(all.filter(({ group }) => group === 'If something happens')).toHaveLength(2);
+    expect(takeList([], owned, machine).some(({ group }) => group === 'If something happens')).toBe(false);
+    expect(new Set(lines.map(({ what }) => what)).size).toBe(lines.length);
+  });
+});
+
+describe('an extension cord', () => {
+  it('is thicker the longer it is, and the more the machine draws', () => {
+    const name = (metres: number, sprayerClass: 'mid electric' | 'large', system: 'metric' | 'us') => {
+      const found = cordFor(of(metres, 'm'), sprayerClass, system);
+      return found.ok ? found.value.name : found.code;
+    };
+    expect(name(30, 'mid electric', 'metric')).toBe('1.5 mm²');
+    expect(name(60, 'mid electric', 'metric')).toBe('2.5 mm²');
+    expect(name(100, 'large', 'metric')).toBe('6 mm²');
+    // 50 ft and 100 ft at 120 V.
+    expect(name(15.24, 'mid electric', 'us')).toBe('14 gauge');
+    expect(name(30.48, 'mid electric', 'us')).toBe('12 gauge');
+    expect(name(60, 'large', 'us')).toBe('cord.long');
+    expect(cordFor(of(150, 'm'), 'large')).toMatchObject({ ok: false, field: 'cord' });
   });
 });

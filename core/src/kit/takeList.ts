@@ -2,8 +2,11 @@ import type { CoatingBase, CupId } from '../coating';
 import { CUPS } from '../coating';
 import { isSameTip, sealFor, writeTipCode, type Tip } from '../tip';
 import { sparesFor, type WorkRate } from '../quantities';
-import { counted } from '../units';
-import type { Protection } from '../safety';
+import type { SprayerClass } from '../line';
+import { FLOOR_REACH, type Power, type Protection } from '../safety';
+import type { Element } from '../takeoff';
+import { counted, quantity, showText, type UnitSystem } from '../units';
+import { cordFor } from './cord';
 import type { Misfit } from './fit';
 
 /** One set-up of the day. */
@@ -16,6 +19,13 @@ export interface DaySetup {
   /** Share of the life of a tip that it wears, by the short end of that; nothing where nobody knows. */
   readonly wear?: number | undefined;
   readonly cup?: CupId | undefined;
+  /** What is sprayed, and how high above where one stands it ends, m. */
+  readonly element?: Element | undefined;
+  readonly reach?: number | undefined;
+  /** It is above what is reached from the floor. */
+  readonly high?: boolean | undefined;
+  /** It has shelves: their edges are done by brush. */
+  readonly shelves?: boolean | undefined;
   /** What is worn and stood by for this set-up. */
   readonly protection?: readonly Protection[] | undefined;
 }
@@ -26,6 +36,21 @@ export interface Owned {
   readonly gunMeshes: readonly number[];
   readonly seals: readonly string[];
   readonly cups: readonly CupId[];
+  /** Lengths of extensions for the gun, m. */
+  readonly extensions: readonly number[];
+}
+
+/** The machine of a day and what it is fed with. */
+export interface DayMachine {
+  readonly sprayer: string;
+  readonly hoses: readonly string[];
+  readonly misfits: readonly Misfit[];
+  readonly sprayerClass: SprayerClass;
+  readonly power: Power;
+  /** Cord of its own, and from the outlet to where it stands, m. */
+  readonly ownCord: number;
+  readonly toOutlet: number;
+  readonly manifoldMesh: number | null;
 }
 
 export interface TakeLine {
@@ -37,7 +62,11 @@ export interface TakeLine {
     | 'Measuring'
     | 'Fluids'
     | 'Adapters'
-    | 'To wear and stand by';
+    | 'Power'
+    | 'To reach it'
+    | 'Cleaning'
+    | 'To wear and stand by'
+    | 'If something happens';
   readonly what: string;
   readonly why: string;
   /** Whether it is in the kit; unknown for things nobody writes down. */
@@ -58,9 +87,24 @@ function together<T>(
 /** Everything the day's set-ups want worn or stood by, each once. */
 function protectionLines(setups: readonly DaySetup[]): TakeLine[] {
   const found = new Map(
-    setups.flatMap(({ protection = [] }) => protection.map(({ what, why }) => [what, why] as const)),
+    setups.flatMap(({ protection = [] }) =>
+      // What one stands on is with what makes it reached.
+      protection.flatMap(({ code, what, why }) => (code === 'fall' ? [] : [[what, why] as const])),
+    ),
   );
-  return [...found].map(([what, why]) => ({ group: 'To wear and stand by', what, why }));
+  const lines = [...found].map(([what, why]): TakeLine => ({ group: 'To wear and stand by', what, why }));
+  const masks = lines.filter(({ what }) => what.startsWith('Respirator'));
+  // A mask is as good as its filter, and that is full when the work is not done.
+  return masks.length === 0
+    ? lines
+    : [
+        ...lines,
+        {
+          group: 'To wear and stand by',
+          what: 'Filters or cartridges for the respirator, a set to spare',
+          why: 'Changed by hours, and as soon as breathing is hard or something is smelled',
+        },
+      ];
 }
 
 const surfacesOf = (all: readonly DaySetup[]) =>
@@ -114,17 +158,111 @@ function prepareLines(work: readonly WorkRate[]): readonly TakeLine[] {
   return [...found.values()];
 }
 
+/** Lengths of extensions for a gun that are usual, m: what reaches over head height, and what reaches a ceiling. */
+const SHORT_EXTENSION = 0.3;
+const LONG_EXTENSION = 0.6;
+/** What is reached from the floor with an extension, beyond what is reached without, m. */
+const FROM_THE_FLOOR = FLOOR_REACH + LONG_EXTENSION;
+
+/** What makes high work reached: an extension for the gun, and above that something to stand on. */
+function reachLines(
+  setups: readonly DaySetup[],
+  { extensions }: Owned,
+  system: UnitSystem,
+): readonly TakeLine[] {
+  const high = setups.filter((one) => one.high === true);
+  const lines: TakeLine[] = [];
+  if (high.length > 0) {
+    const top = Math.max(...high.map(({ reach = 0 }) => reach));
+    const length =
+      high.some(({ element }) => element === 'ceiling') || top > FLOOR_REACH
+        ? LONG_EXTENSION
+        : SHORT_EXTENSION;
+    lines.push({
+      group: 'To reach it',
+      what: `Extension for the gun, ${showText(length, 'size', system)} or more`,
+      why: `${surfacesOf(high)} above what is reached from the floor`,
+      owned: extensions.some((one) => one >= length - 0.05),
+    });
+    if (top > FROM_THE_FLOOR)
+      lines.push({
+        group: 'To reach it',
+        what: `Platform with a rail, for work up to ${showText(top, 'size', system)}; harness where local rules want one`,
+        why: 'No spraying from a ladder: the gun kicks, the hose pulls, and mist hides the edge',
+      });
+    else
+      lines.push({
+        group: 'To reach it',
+        what: 'Step platform',
+        why: 'Masking, plates and corners up there',
+      });
+  }
+  if (setups.some(({ shelves }) => shelves === true))
+    lines.push({
+      group: 'To reach it',
+      what: 'Brushes for shelf edges',
+      why: 'Edges by hand, before the shelves',
+    });
+  return lines;
+}
+
+/** What feeds the machine: a cord of the right size where it stands away from the outlet, or fuel. */
+function powerLines(
+  { power, ownCord, toOutlet, sprayerClass }: DayMachine,
+  system: UnitSystem,
+): readonly TakeLine[] {
+  if (power === 'engine')
+    return [
+      {
+        group: 'Power',
+        what: 'Fuel in its can, oil',
+        why: 'Filled outside, engine cold; exhaust away from windows',
+      },
+    ];
+  const outlet: TakeLine = {
+    group: 'Power',
+    what: 'Outlet tester; ground-fault protection where the outlet has none',
+    why: 'A grounded outlet on a circuit of its own',
+  };
+  const length = Math.max(0, toOutlet - ownCord);
+  if (length === 0) return [outlet];
+  const cord = cordFor(quantity(length), sprayerClass, system);
+  return [
+    outlet,
+    {
+      group: 'Power',
+      what: cord.ok
+        ? `Grounded extension cord, ${showText(Math.ceil(length), 'hoseLength', system)}, ${cord.value.name} or thicker`
+        : 'More hose in the place of a long cord',
+      why: cord.ok
+        ? `${showText(toOutlet, 'hoseLength', system)} to the outlet; unrolled, it takes ${showText(cord.value.lost.value, 'percent', system)} of ${cord.value.volts} V. The plate of the machine takes precedence`
+        : cord.message,
+    },
+  ];
+}
+
+/** What nobody wants to look for when it is needed. */
+const EMERGENCY: readonly TakeLine[] = [
+  {
+    group: 'If something happens',
+    what: 'Emergency card on paper, phone charged',
+    why: 'A jet under the skin is an emergency: the card says what to do and what to tell',
+  },
+  {
+    group: 'If something happens',
+    what: 'First-aid kit, water to rinse eyes',
+    why: 'Paint or thinner in an eye is rinsed at once',
+  },
+];
+
 /** What to load for the set-ups of a day, before anybody drives: in groups, with why, and what the kit lacks. */
 export function takeList(
   setups: readonly DaySetup[],
   owned: Owned,
-  machine: {
-    readonly sprayer: string;
-    readonly hoses: readonly string[];
-    readonly misfits: readonly Misfit[];
-  },
+  machine: DayMachine,
   /** What there is to prepare that day, in its order. */
   prepare: readonly WorkRate[] = [],
+  system: UnitSystem = 'metric',
 ): readonly TakeLine[] {
   const bases = new Set(setups.map(({ base }) => base));
   const lines: TakeLine[] = [
@@ -140,6 +278,8 @@ export function takeList(
       what: 'Gun, guard, two spanners',
       why: 'Guard always on; hose ends want two spanners',
     },
+    ...powerLines(machine, system),
+    ...reachLines(setups, owned, system),
     ...prepareLines(prepare),
     ...together(
       setups,
@@ -153,7 +293,7 @@ export function takeList(
         const seal = sealFor(tip.family, base);
         return {
           group: 'Tips and seals',
-          what: `Seal: ${seal.name.toLowerCase()}, ${seal.ring}`,
+          what: `Seal: ${seal.name.toLowerCase()}, ${seal.ring}, and one to spare`,
           why: `For ${[...new Set(all.map((one) => `${one.tip.family} tips`))].join(', ')}`,
           owned: owned.seals.includes(seal.seal),
         };
@@ -169,6 +309,15 @@ export function takeList(
         owned: owned.gunMeshes.includes(mesh),
       }),
     ),
+    ...(machine.manifoldMesh === null
+      ? []
+      : [
+          {
+            group: 'Filters',
+            what: `Manifold filter, ${machine.manifoldMesh} mesh, to spare`,
+            why: 'Looked at whenever the gun filter is',
+          } as const,
+        ]),
     { group: 'Filters', what: 'Paint strainers', why: 'One for each container opened' },
     ...together(
       setups.filter(({ cup }) => cup !== undefined),
@@ -212,8 +361,18 @@ export function takeList(
           } as const,
         ]
       : []),
-    { group: 'Fluids', what: 'Storage fluid, pump lubricant', why: 'For tonight' },
+    {
+      group: 'Fluids',
+      what: 'Storage fluid, pump lubricant',
+      why: 'Lubricant again during the day; storage fluid for tonight',
+    },
+    {
+      group: 'Cleaning',
+      what: 'Two buckets with lids, brushes for tip and filters, rags',
+      why: 'Tip, filters, comb and cup are cleaned before paint dries on them',
+    },
     ...protectionLines(setups),
+    ...(setups.length > 0 ? EMERGENCY : []),
     ...machine.misfits
       .filter(({ code }) => code.startsWith('thread'))
       .map(({ instead, what }): TakeLine => ({

@@ -1,10 +1,20 @@
-import { layersOf, requestFor, type RoomToPrepare } from '@fine-spray/contract/planning';
-import { OWN_CUP, type Gear } from '@fine-spray/contract';
+import {
+  layersOf,
+  midnightOf,
+  minuteOf,
+  requestFor,
+  roomsByDay,
+  type RoomToPrepare,
+  type RoomsOfDay,
+} from '@fine-spray/contract/planning';
+import { OWN_CUP, type Gear, type Schedule } from '@fine-spray/contract';
 import {
   TIP_LIFE,
   archetypeOf,
   coatingMesh,
+  counted,
   cupForPaint,
+  isHigh,
   of,
   protectionFor,
   readTip,
@@ -17,21 +27,31 @@ import {
   type UnitSystem,
 } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
+import Share2 from 'lucide-react-native/icons/share-2';
 import SprayCan from 'lucide-react-native/icons/spray-can';
-import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { useMemo, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { whyFailed } from '@/data/api';
+import { canShareText, fileName, saveFile, shareText } from '@/data/deviceFiles';
 import { readTexts, useKept } from '@/data/kept';
-import { useList } from '@/data/resources';
+import { useList, useSchedules } from '@/data/resources';
+import { dayText } from '@/features/days';
 import { useToPrepare } from '@/features/prepare';
 import { rigMisfits } from '@/features/kit';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { CautionBox } from '@/ui/caution';
+import { Choice } from '@/ui/choice';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
+import { QuantityStepper } from '@/ui/quantityStepper';
 import { Screen } from '@/ui/screen';
+import { Segmented } from '@/ui/segmented';
 import { EmptyState, Skeleton } from '@/ui/states';
+import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
-import { TickBox } from '@/ui/tickBox';
+import { TickRow } from '@/ui/tickRow';
+import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 
 /** What to load for a job before anybody drives, by room where only some are sprayed that day. */
@@ -45,11 +65,18 @@ export function TakeScreen({ jobId }: { jobId: string }) {
 
 const NONE: readonly Gear[] = [];
 
+/** What a list is for: rooms that are sprayed and prepared, and how far the outlet is, m. */
+interface DayAsked {
+  readonly sprayed: readonly string[];
+  readonly prepared: readonly string[];
+  readonly toOutlet: number;
+}
+
 /** What a day with a job takes along, what does not go together, and which set-ups there are none of. */
 function neededFor(
   { job, surfaces, kit }: LoadedJob,
   gear: readonly Gear[],
-  left: readonly string[],
+  { sprayed, prepared, toOutlet }: DayAsked,
   toPrepare: readonly RoomToPrepare[],
   system: UnitSystem,
 ) {
@@ -66,12 +93,13 @@ function neededFor(
     ),
     seals: gear.flatMap(({ seal }) => (seal === null ? [] : [seal])),
     cups: gear.flatMap(({ cup }) => (cup === null || cup === OWN_CUP ? [] : [cup])),
+    extensions: gear.flatMap(({ kind, length }) => (kind === 'extension' && length !== null ? [length] : [])),
   };
   const misfits = new Map<string, Misfit>();
   const setups: DaySetup[] = [];
   const refused: string[] = [];
   for (const surface of surfaces) {
-    if (left.includes(surface.room)) continue;
+    if (!sprayed.includes(surface.room)) continue;
     for (const layer of layersOf(surface)) {
       const request = requestFor(surface, job, kit, layer);
       if (!request) continue;
@@ -86,7 +114,12 @@ function neededFor(
       const cups = cupForPaint(request.coating, { temperature: of(20, '°C'), thinner: of(0, '%') }, system);
       const fits = cups.ok ? [cups.value.cup, ...cups.value.others] : [];
       const cup = fits.find((one) => owned.cups.includes(one)) ?? fits[0];
+      const spraying = safetyOf(request, 'spray');
       setups.push({
+        element: surface.element,
+        reach: spraying.reach,
+        high: isHigh(spraying),
+        shelves: surface.geometry.shape === 'item' && surface.geometry.item.startsWith('shelf'),
         tip,
         mesh,
         base,
@@ -120,28 +153,57 @@ function neededFor(
       sprayer: sprayer.name,
       hoses: hoses.map(({ name }) => name),
       misfits: all,
+      sprayerClass: sprayer.sprayerClass,
+      power: sprayer.power,
+      ownCord: sprayer.cord,
+      manifoldMesh: sprayer.manifoldMesh,
+      toOutlet,
     },
     toPrepare
-      .filter(({ room }) => !left.includes(room))
+      .filter(({ room }) => prepared.includes(room))
       .flatMap(({ lines: work }) => work.map(({ rate }) => rate)),
+    system,
   );
   return { lines, misfits: all, refused };
 }
 
+const ANY_DAY = 'any';
+const OUTLET = { usual: 15, min: 0, max: 100 };
+const readNumber = (stored: unknown): number | undefined =>
+  typeof stored === 'number' && stored >= OUTLET.min && stored <= OUTLET.max ? stored : undefined;
+
+/** Days of the plan that a list can be made for: from today on, with what is worked on. */
+function daysAhead(row: Schedule | undefined, surfaces: LoadedJob['surfaces'], now: Date) {
+  if (!row?.result) return [];
+  const first = midnightOf(row);
+  const today = Math.floor(minuteOf(first, now) / 1440);
+  return roomsByDay(row.result, surfaces)
+    .filter(({ day }) => day >= today)
+    .map((one) => ({ ...one, name: dayText(first, one.day), date: `${row.first}+${one.day}` }));
+}
+
 function Taking({ job, surfaces, kit }: LoadedJob) {
   const { system } = useUnits();
-  const router = useRouter();
   const gear = useList('gear').data;
   const { rooms: toPrepare } = useToPrepare({ job, surfaces, kit });
-  const rooms = [...new Set(surfaces.map(({ room }) => room))];
+  const rooms = useMemo(() => [...new Set(surfaces.map(({ room }) => room))], [surfaces]);
+  const { data: schedules } = useSchedules(job.id);
+  const [now] = useState(() => new Date());
+  const days = useMemo(() => daysAhead(schedules?.[0], surfaces, now), [schedules, surfaces, now]);
+  const [asked, setAsked] = useState<string>();
+  const day: (RoomsOfDay & { date: string; name: string }) | undefined =
+    asked === ANY_DAY ? undefined : (days.find(({ date }) => date === asked) ?? days[0]);
   const [left, setLeft] = useKept(`rooms left out ${job.id}`, readTexts, []);
-  const [packed, setPacked] = useKept(`packed ${job.id}`, readTexts, []);
+  const [toOutlet, setToOutlet] = useKept(`to the outlet ${job.id}`, readNumber, OUTLET.usual);
+  const wanted = useMemo((): DayAsked => {
+    const chosen = rooms.filter((room) => !left.includes(room));
+    const of = day ? { sprayed: day.sprayed, prepared: day.prepared } : { sprayed: chosen, prepared: chosen };
+    return { ...of, toOutlet };
+  }, [day, rooms, left, toOutlet]);
   const worked = useMemo(
-    () => neededFor({ job, surfaces, kit }, gear ?? NONE, left, toPrepare ?? [], system),
-    [job, surfaces, kit, gear, left, toPrepare, system],
+    () => neededFor({ job, surfaces, kit }, gear ?? NONE, wanted, toPrepare ?? [], system),
+    [job, surfaces, kit, gear, wanted, toPrepare, system],
   );
-  const toggle = (list: readonly string[], one: string) =>
-    list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
   if (!worked || surfaces.length === 0) {
     return (
       <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
@@ -152,94 +214,203 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
       </Screen>
     );
   }
-  const missing = worked.lines.filter(({ owned }) => owned === false);
-  const groups = [...new Set(worked.lines.map(({ group }) => group))];
   return (
-    <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
+    <SiteTargets>
+      <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
+        <Loading
+          key={day?.date ?? ANY_DAY}
+          jobId={job.id}
+          of={day?.date ?? ANY_DAY}
+          title={`${job.name}, ${day?.name ?? 'any day'}`}
+          worked={worked}
+        >
+          <Panel title="For which day">
+            {days.length > 0 ? (
+              <Choice
+                label="Day"
+                value={day?.date ?? ANY_DAY}
+                options={[
+                  ...days.map(({ date, name, sprayed, prepared }) => ({
+                    value: date,
+                    label: name,
+                    note: [...new Set([...sprayed, ...prepared])]
+                      .map((room) => room || 'Without a room')
+                      .join(', '),
+                  })),
+                  { value: ANY_DAY, label: 'Rooms I choose' },
+                ]}
+                onChange={setAsked}
+              />
+            ) : null}
+            {day ? (
+              <Words colour="ink2">
+                {[
+                  day.sprayed.length > 0
+                    ? `Sprayed: ${day.sprayed.join(', ')}.`
+                    : 'Nothing is sprayed that day.',
+                  day.prepared.length > 0 ? `Prepared: ${day.prepared.join(', ')}.` : '',
+                ].join(' ')}
+              </Words>
+            ) : rooms.length > 1 ? (
+              <View className="flex-row flex-wrap gap-2">
+                {rooms.map((room) => (
+                  <View key={room} className="min-w-[45%] flex-1">
+                    <TickRow
+                      role="checkbox"
+                      label={room || 'Without a room'}
+                      on={!left.includes(room)}
+                      onPress={() => setLeft(toggled(left, room))}
+                    />
+                  </View>
+                ))}
+              </View>
+            ) : null}
+            <QuantityStepper
+              label="From the outlet to the machine"
+              kind="hoseLength"
+              value={toOutlet}
+              step={{ metric: 5, us: 10 }}
+              bounds={OUTLET}
+              onChange={setToOutlet}
+            />
+          </Panel>
+        </Loading>
+      </Screen>
+    </SiteTargets>
+  );
+}
+
+const toggled = (list: readonly string[], one: string) =>
+  list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+
+type Worked = NonNullable<ReturnType<typeof neededFor>>;
+const WAYS = [
+  { value: 'out', label: 'Load' },
+  { value: 'back', label: 'Back in the evening' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+const readWay = (stored: unknown): Way | undefined => WAYS.find(({ value }) => value === stored)?.value;
+
+/** The list itself: ticked when a thing is loaded, and the same things once more when they come back. */
+function Loading({
+  jobId,
+  of,
+  title,
+  worked,
+  children,
+}: {
+  jobId: string;
+  of: string;
+  title: string;
+  worked: Worked;
+  children: ReactNode;
+}) {
+  const router = useRouter();
+  const toast = useToast();
+  const [packed, setPacked] = useKept(`packed ${jobId} ${of}`, readTexts, []);
+  const [back, setBack] = useKept(`back ${jobId} ${of}`, readTexts, []);
+  const [way, setWay] = useKept<Way>(`way ${jobId} ${of}`, readWay, 'out');
+  // What was loaded comes back; where nobody ticked anything all of it does.
+  const lines =
+    way === 'back' && packed.length > 0
+      ? worked.lines.filter(({ what }) => packed.includes(what))
+      : worked.lines;
+  const [done, setDone] = way === 'out' ? [packed, setPacked] : [back, setBack];
+  const open = lines.filter(({ what }) => !done.includes(what));
+  const missing = way === 'out' ? worked.lines.filter(({ owned }) => owned === false) : [];
+  const groups = [...new Set(lines.map(({ group }) => group))];
+  const text = () =>
+    [
+      title,
+      ...groups.flatMap((group) => [
+        '',
+        group,
+        ...lines
+          .filter((one) => one.group === group)
+          .map(({ what }) => `${done.includes(what) ? '[x]' : '[ ]'} ${what}`),
+      ]),
+    ].join('\n');
+  const share = useOneTap(async () => {
+    try {
+      if (canShareText()) await shareText('Take along', text());
+      else {
+        saveFile(fileName(`take along ${title}`, 'txt'), 'text/plain', `${text()}\n`);
+        toast({ text: 'The list is in your downloads.' });
+      }
+    } catch (error) {
+      toast({ text: `Not shared: ${whyFailed(error)}` });
+    }
+  });
+  const clear = () => {
+    const before = done;
+    setDone([]);
+    toast({ text: 'All ticks are out.', undo: () => setDone(before) });
+  };
+  return (
+    <>
+      <Segmented label="Which way" value={way} options={WAYS} onChange={setWay} />
       <Panel testID="take-answer">
         <Words size={30} weight="bold">
-          {missing.length === 0 ? 'The kit has all of it' : `${missing.length} not in the kit`}
+          {open.length === 0
+            ? way === 'out'
+              ? 'All of it is loaded'
+              : 'All of it is back'
+            : way === 'out'
+              ? `${open.length} to load`
+              : `${open.length} not back yet`}
         </Words>
-        {missing.map(({ what }) => (
-          <Words key={what}>{what}</Words>
-        ))}
-        <Button
-          label="Fewer tips"
-          icon={SprayCan}
-          className="self-start"
-          onPress={() => router.navigate(`/jobs/${job.id}/tips`)}
-        />
+        {missing.length > 0 ? (
+          <Words
+            weight="semi"
+            colour="caution"
+          >{`${counted(missing.length, 'thing')} not in the kit: ${missing.map(({ what }) => what).join('; ')}.`}</Words>
+        ) : way === 'out' ? (
+          <Words>The kit has all tips, seals, filters and cups of it.</Words>
+        ) : null}
+        <View className="flex-row flex-wrap gap-2">
+          <Button label="Fewer tips" icon={SprayCan} onPress={() => router.navigate(`/jobs/${jobId}/tips`)} />
+          <Button label="Share the list" icon={Share2} onPress={() => share()} />
+          {done.length > 0 ? <Button label="Take all ticks out" kind="quiet" onPress={clear} /> : null}
+        </View>
       </Panel>
-      {worked.misfits.map(({ code, what, why, instead }) => (
-        <CautionBox key={code + what} what={what} why={why} instead={instead} />
-      ))}
-      {worked.refused.slice(0, 3).map((text) => (
-        <Words key={text} colour="danger">
-          {text}
+      {way === 'out' ? children : null}
+      {way === 'out'
+        ? worked.misfits.map(({ code, what, why, instead }) => (
+            <CautionBox key={code + what} what={what} why={why} instead={instead} />
+          ))
+        : null}
+      {worked.refused.slice(0, 3).map((sentence) => (
+        <Words key={sentence} colour="danger">
+          {sentence}
         </Words>
       ))}
-      {rooms.length > 1 ? (
-        <Panel title="Sprayed that day">
-          <View className="flex-row flex-wrap gap-2">
-            {rooms.map((room) => (
-              <Tick
-                key={room}
-                label={room || 'Without a room'}
-                on={!left.includes(room)}
-                onPress={() => setLeft(toggle(left, room))}
-              />
-            ))}
-          </View>
-        </Panel>
-      ) : null}
       {groups.map((group) => (
         <Panel key={group} title={group}>
-          {worked.lines
+          {lines
             .filter((line) => line.group === group)
             .map((line) => (
               <Line
                 key={line.what}
                 line={line}
-                on={packed.includes(line.what)}
-                onPress={() => setPacked(toggle(packed, line.what))}
+                on={done.includes(line.what)}
+                onPress={() => setDone(toggled(done, line.what))}
               />
             ))}
         </Panel>
       ))}
-    </Screen>
-  );
-}
-
-function Tick({ label, on, onPress }: { label: string; on: boolean; onPress: () => void }) {
-  return (
-    <Pressable
-      role="checkbox"
-      aria-checked={on}
-      onPress={onPress}
-      className="min-h-[56px] min-w-[45%] flex-1 flex-row items-center gap-3"
-    >
-      <TickBox on={on} />
-      <Words className="min-w-0 flex-1">{label}</Words>
-    </Pressable>
+    </>
   );
 }
 
 function Line({ line, on, onPress }: { line: TakeLine; on: boolean; onPress: () => void }) {
+  const { what, why, owned } = line;
   return (
-    <Pressable
+    <TickRow
       role="checkbox"
-      aria-checked={on}
+      label={what}
+      note={`${why}${owned === false ? '. Not in the kit: buy or borrow' : ''}`}
+      on={on}
       onPress={onPress}
-      className="min-h-[56px] flex-row items-center gap-3 py-1"
-    >
-      <TickBox on={on} />
-      <View className="min-w-0 flex-1">
-        <Words weight="semi">{line.what}</Words>
-        <Words
-          size={14}
-          colour="ink2"
-        >{`${line.why}${line.owned === false ? '. Not in the kit: buy or borrow' : ''}`}</Words>
-      </View>
-    </Pressable>
+    />
   );
 }

@@ -33,6 +33,12 @@ export const LINE_FORMULAS = {
     source: 'Steady state of the line at the even-fan pressure',
     range: 'New tip; leave room for wear',
   },
+  'cord loss': {
+    name: 'Voltage lost along a cord',
+    expression: 'ΔU ÷ U = 2 ρ L P ÷ (A U²)',
+    source: 'Ohm’s law, copper at 20 °C (IEC 60028); power of the class of sprayer as a working default',
+    range: 'A cord unrolled and cool, 230 V where metres are used and 120 V where feet are; 3 % lost at most',
+  },
   'pressure by the knob': {
     name: 'Pressure at a place of the knob',
     expression:
