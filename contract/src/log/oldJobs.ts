@@ -5,7 +5,7 @@ import { coreLog } from './coreLog';
 
 /** Kinds of entries that count in other jobs too: tips, machines, and what was learned at the test card, with the cup and by the clock. */
 const KEPT_KINDS: ReadonlySet<string> = new Set<EntryKind>([
-  ...(['viscosity', 'set-up confirmed', 'machine', 'worked', 'knob'] as const),
+  ...(['viscosity', 'set-up confirmed', 'machine', 'worked', 'knob', 'care'] as const),
   ...(['tip fitted', 'tip reversed', 'tip cleaned', 'tip retired', 'fan measured'] as const),
 ]);
 /** Whether an entry of an old job counts besides the digest of that job. */

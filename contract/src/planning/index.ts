@@ -57,6 +57,7 @@ export { siteNow } from './siteNow';
 export { askedBy, siteState, stepsOf, type PlanMode, type SiteState, type StateLog } from './siteState';
 export { type JobTask, type TaskCoat } from './siteCoats';
 export { planKept, type CoatKept, type PlanKept } from './planKept';
+export { remindersOf, type Reminder, type RemindersAsked } from './reminders';
 export { roomsByDay, type RoomsOfDay } from './roomsByDay';
 export { lineStep, linesDone, stageOfLine, type LineDone } from './prepareSteps';
 export { NO_ROOM, roomName } from './siteRooms';

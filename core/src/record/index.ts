@@ -1,3 +1,4 @@
+export { CARE, CARES, LONGEST_COAT, RELIEVE_AFTER, SAID_DRY_FOR, SAME_DAY, type Care } from './care';
 export { WAYS_OUT } from './entries';
 export { PAINT_HOLDS_FOR, thinnerInGun } from './inGun';
 export type {

@@ -18,6 +18,7 @@ import { coatingsOf, type SiteLog } from '@/data/record';
 import { EntryRows, offsetAt, writePath } from '@/features/journal';
 import { LogFrame } from '@/features/frame';
 import { WhoWrites } from '@/features/people';
+import { RemindersPanel } from '@/features/reminders';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { EmptyState } from '@/ui/states';
@@ -68,6 +69,7 @@ function Loaded({ log, linked }: { log: SiteLog; linked: Partial<WorkPlace> }) {
     <Beside
       left={
         <>
+          <RemindersPanel log={log} />
           <PlaceChoice
             log={log}
             place={place}

@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import { WhoWrites } from '@/features/people';
+import { NoticeSwitch } from '@/features/reminders';
 import { Button } from '@/ui/button';
 import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
@@ -50,6 +51,7 @@ export function SettingsScreen() {
       {company.data ? <CompanyPanel key={company.data.version} company={company.data} /> : null}
       <OtherCompanies />
       {company.data ? <StandIns company={company.data} /> : null}
+      <NoticeSwitch />
       <WhoWrites label="Who uses this device" />
       <Button label="People" icon={Users} onPress={() => router.navigate('/people')} />
       {seesMoney ? (

@@ -18,6 +18,7 @@ import { plans, usePlans } from '@/data/plans';
 import { reach, watchReach } from '@/data/reach';
 import { useUnreadable } from '@/data/sound';
 import { update } from '@/data/update';
+import { Notices } from '@/features/reminders';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
@@ -31,8 +32,18 @@ function keptWords(going: number, refused: number): string {
   return [...waits, ...(refused > 0 ? [`${refused} not taken: kept until you decide.`] : [])].join(' ');
 }
 
-/** What holds everywhere: the server is away, entries wait, the clock is wrong, a new version is here. Nothing while all is well. */
+/** What holds on every screen, and what is told over other programs. */
 export function Strip() {
+  return (
+    <>
+      <Lines />
+      <Notices />
+    </>
+  );
+}
+
+/** What holds everywhere: the server is away, entries wait, the clock is wrong, a new version is here. Nothing while all is well. */
+function Lines() {
   const router = useRouter();
   useSending();
   const { waiting: entries, full, aside } = useOutbox();

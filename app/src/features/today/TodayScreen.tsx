@@ -28,6 +28,8 @@ import {
   useFollowed,
   useKnownSchedule,
 } from '@/features/days';
+import { useSiteLog } from '@/data/record';
+import { RemindersPanel } from '@/features/reminders';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { useOneTap } from '@/ui/oneTap';
@@ -215,6 +217,7 @@ export function Today({
             <ErrorState title="The plan cannot be followed" text={shown.messages.join(' ')} />
           )
         ) : null}
+        <DueNow />
         <Findings {...loaded} first={first} now={now} />
         {found && what ? (
           <>
@@ -266,6 +269,12 @@ export function Today({
       ) : null}
     </View>
   );
+}
+
+/** What is to be looked after, once the log is there. */
+function DueNow() {
+  const { log } = useSiteLog('as it comes');
+  return log ? <RemindersPanel log={log} /> : null;
 }
 
 /** Takes a plan as it is now for the one that is known; two taps take it once. */

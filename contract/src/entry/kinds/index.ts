@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import type { Kind } from '../kind';
+import { care } from './care';
 import { clog } from './clog';
 import { coatFinished } from './coatFinished';
 import { coatStarted } from './coatStarted';
@@ -43,6 +44,7 @@ export const KINDS = {
   'fan measured': fanMeasured,
   knob,
   machine,
+  care,
   clog,
   fault,
   'touch-up': touchUp,

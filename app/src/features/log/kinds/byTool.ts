@@ -10,6 +10,7 @@ export const setupConfirmed: ToolKind = {
   tile: { label: 'Dial in', icon: Target, surface: true },
   tool: 'dial-in',
 };
+export const care: ToolKind = { tool: 'reminder' };
 export const knob: ToolKind = { tool: 'knob' };
 export const machine: ToolKind = { tool: 'procedure' };
 export const picture: ToolKind = { tool: 'picture' };

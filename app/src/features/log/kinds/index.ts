@@ -1,7 +1,7 @@
 import type { EntryKind } from '@fine-spray/contract';
 import { slugOf } from '@/features/journal';
 import type { CaptureContext } from '../defaults';
-import { knob, machine, picture, setupConfirmed, step, viscosity, withdrawn } from './byTool';
+import { care, knob, machine, picture, setupConfirmed, step, viscosity, withdrawn } from './byTool';
 import { coatFinished, coatStarted } from './coats';
 import { containerOpened, delivered, paintOut } from './containers';
 import { comb, dryReading } from './films';
@@ -34,6 +34,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   fault,
   'touch-up': touchUp,
   incident,
+  care,
   knob,
   machine,
   step,

@@ -39,7 +39,7 @@ export interface WrittenKind<Kind extends EntryKind> {
 /** A kind that a tool on site writes; with a tile where the log leads to the tool. */
 export interface ToolKind {
   readonly tile?: Tile;
-  readonly tool: 'paint' | 'dial-in' | 'knob' | 'procedure' | 'entry' | 'picture' | 'plan';
+  readonly tool: 'paint' | 'dial-in' | 'knob' | 'procedure' | 'entry' | 'picture' | 'reminder' | 'plan';
 }
 
 export type AppKind<Kind extends EntryKind> = WrittenKind<Kind> | ToolKind;

@@ -1,0 +1,2 @@
+export { Notices, NoticeSwitch } from './Notices';
+export { RemindersPanel } from './RemindersPanel';
