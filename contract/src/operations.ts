@@ -4,7 +4,7 @@ import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
 import type { Operation } from './operation';
 import { jobsOfLog, oldJobsPage, oldJobsQuery } from './oldJobs';
-import { dayPaperOptions, paperOptions } from './paper';
+import { dayPaperOptions, paperOptions, recordPaperOptions } from './paper';
 import { PICTURE, pictureAnswer } from './pictures';
 import { newPasskeyBody, passkeyBody, passkeyOptions, passkeys } from './passkeys';
 import {
@@ -205,6 +205,13 @@ export const SINGLE_OPERATIONS = {
     path: '/api/log/days/{date}',
     summary: 'A day of the site log on paper',
     query: dayPaperOptions,
+    file: 'application/pdf',
+  },
+  getViscosityRecord: {
+    method: 'get',
+    path: '/api/log/viscosity.pdf',
+    summary: 'The record of viscosity on paper: every check of the paint, coating by coating',
+    query: recordPaperOptions,
     file: 'application/pdf',
   },
   getLogJobs: {

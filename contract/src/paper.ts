@@ -47,4 +47,11 @@ export const dayPaperOptions = z
   .strict();
 export type DayPaperOptions = z.infer<typeof dayPaperOptions>;
 
+/** How the record of viscosity is printed: all of it, or from a day until another. */
+export const recordPaperOptions = dayPaperOptions.extend({
+  from: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
+  until: z.iso.date({ error: 'The date must be written like 2026-01-31.' }).optional(),
+});
+export type RecordPaperOptions = z.infer<typeof recordPaperOptions>;
+
 export type PaperOptions = z.infer<typeof paperOptions>;

@@ -16,7 +16,8 @@ export {
   type JournalLine,
   type JournalOptions,
 } from './journal';
-export { writeJournal, writeViscositySheet } from './journalCsv';
+export { writeJournal } from './journalCsv';
+export { viscosityLines, writeViscositySheet, type ViscosityLine } from './viscositySheet';
 export { logNames, type NamedRows } from './names';
 export { entryWords, placeWords } from './words';
 export { coatName, weatherWords, type LogNames } from '../entry';

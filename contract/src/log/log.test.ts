@@ -25,6 +25,7 @@ import {
   skewWords,
   weatherWords,
   writeJournal,
+  viscosityLines,
   writeViscositySheet,
 } from '.';
 
@@ -296,9 +297,18 @@ describe('the journal', () => {
   });
 
   it('has the viscosity records as a sheet of their own', () => {
-    const lines = writeViscositySheet(ENTRIES, NAMES, 'us').trim().split('\r\n');
-    expect(lines[0]).toContain('Paint (°F)');
+    const checks = viscosityLines(ENTRIES, NAMES, () => 60);
+    const lines = writeViscositySheet(checks, 'us').trim().split('\r\n');
+    expect(lines[0]).toMatch(/^.?Coating,Batch,New container,Shift,Who,Date,Time,Paint \(°F\),Cup,Before/);
     expect(lines.length).toBe(1 + entriesOfKind(ENTRIES, 'viscosity').length);
+    // Local time, by the coating and then as it was done; each says who.
+    const sample = entriesOfKind(ENTRIES, 'viscosity')[0];
+    const first = checks.find(({ payload }) => payload === sample?.payload);
+    expect(first && `${first.date}T${first.time}`).toBe(
+      new Date(timeOf(sample?.entry as Entry) + 3_600_000).toISOString().slice(0, 16),
+    );
+    expect(checks.every(({ who }) => who !== '')).toBe(true);
+    expect(checks.map(({ coating }) => coating)).toEqual(checks.map(({ coating }) => coating).sort());
   });
 });
 

@@ -332,3 +332,52 @@ describe('asking for paper', () => {
     expect(Math.min(...made.map(({ body }) => body.byteLength))).toBeGreaterThan(10_000);
   });
 });
+
+describe('the record of viscosity', () => {
+  const sheet = async (query: string) => {
+    const answer = await fetch(`${server.address}/api/log/viscosity.pdf?zone=UTC&${query}`);
+    expect(answer.status).toBe(200);
+    return readPdf(new Uint8Array(await answer.arrayBuffer()));
+  };
+
+  it('has every check under its coating, with who, and nothing that was taken back', async () => {
+    const { body } = await server.call('GET', '/api/entries');
+    const checks = (body.items ?? []).filter(({ kind }) => kind === 'viscosity');
+    expect(checks.length).toBeGreaterThan(5);
+    const whole = (await sheet('units=metric')).pages.join(' ').replace(/\s+/g, ' ');
+    const dates = whole.match(/\d{4}-\d{2}-\d{2} \d{2}:\d{2}/g) ?? [];
+    expect(dates).toHaveLength(checks.length);
+    expect(whole).not.toMatch(/undefined|NaN|not said not said/);
+    const [first] = checks;
+    const taken = await server.call('POST', '/api/entries', {
+      entries: [
+        {
+          ...{
+            id: '0193cccc-0000-7000-8000-000000000001',
+            kind: 'withdrawn',
+            schema: 1,
+            payload: { why: 'Wrong cup' },
+          },
+          ...{
+            at: '2026-11-30T10:00:00.000Z',
+            author: 'TO',
+            jobId: null,
+            surfaceId: null,
+            replaces: first?.id,
+          },
+        },
+      ],
+    });
+    expect(taken.status).toBe(200);
+    const without = (await sheet('units=us')).pages.join(' ');
+    expect(without.match(/\d{4}-\d{2}-\d{2}\s+\d{2}:\d{2}/g)).toHaveLength(checks.length - 1);
+    expect(without).toContain('°F');
+  });
+
+  it('is of a time, and says where there is none', async () => {
+    const none = (await sheet('from=2020-01-01&until=2020-12-31')).pages.join(' ');
+    expect(none).toContain('No paint was checked in this time.');
+    const wrong = await server.call('GET', '/api/log/viscosity.pdf?from=yesterday');
+    expect(wrong.status).toBe(422);
+  });
+});

@@ -6,7 +6,7 @@ import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import { actorOf, allow } from '../people/actor';
 import type { Pool } from '../jobs/pool';
-import { daysRows, logRows, offerRows, paperRows } from './rows';
+import { daysRows, logRows, offerRows, paperRows, viscosityRows } from './rows';
 import type { PaperTask } from './task';
 
 const OPERATIONS = {
@@ -28,7 +28,16 @@ export function paperRoutes(db: Database, pool: Pool): Router {
       await send({ kind, rows, options: { ...options, date } }, response, file);
     });
   }
-  const { getDays, getOffer } = SINGLE_OPERATIONS;
+  const { getDays, getOffer, getViscosityRecord } = SINGLE_OPERATIONS;
+  router.get(getViscosityRecord.path, async (request, response) => {
+    const options = getViscosityRecord.query.parse(request.query);
+    const rows = await viscosityRows(db, actorOf(request), options.job);
+    await send(
+      { kind: 'viscosity-record', rows, options: { ...options, date: today() } },
+      response,
+      getViscosityRecord.file,
+    );
+  });
   router.get(expressPath(getDays.path), async (request, response) => {
     const { date = today(), ...options } = getDays.query.parse(request.query);
     const rows = await daysRows(db, actorOf(request), idOf(request), options.history === 'yes');

@@ -11,6 +11,7 @@ import type { DaysRows } from './days';
 import { PICTURES_ON_PAPER, pictureEntries, type LogRows } from './logDay';
 import type { OfferRows } from './offer';
 import type { PaperRows } from './planned';
+import type { ViscosityRows } from './viscosityRecord';
 
 /** Reads rows of one company as they are stored at one moment. */
 function readAtOnce<Result>(
@@ -116,7 +117,7 @@ const TIME = `case when at ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}T' then
     then clock_skew else 0 end)
   end`;
 
-/** Ids of the entries of a day, and of those that replace them and each other, whenever that was: a log of years is not read for one day. */
+/** Ids of the entries of a day, with what replaces them, whenever that was: a log of years is not read for one day. */
 async function entriesOfDay(
   trx: Database,
   companyId: string,
@@ -124,20 +125,26 @@ async function entriesOfDay(
 ): Promise<string[]> {
   const within = dayIn(zone, date).map((time) => new Date(time));
   const ofJob = job === undefined ? {} : { jobId: job };
-  const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
-  const day = ids(
-    await trx('entry')
-      .where({ companyId, ...ofJob })
-      .whereRaw(`${TIME} >= ? and ${TIME} < ?`, [within[0] ?? '', within[1] ?? ''])
-      .select<{ id: string }[]>('id'),
+  const day = await trx('entry')
+    .where({ companyId, ...ofJob })
+    .whereRaw(`${TIME} >= ? and ${TIME} < ?`, [within[0] ?? '', within[1] ?? ''])
+    .select<{ id: string }[]>('id');
+  return withReplacing(
+    trx,
+    companyId,
+    day.map(({ id }) => id),
   );
-  const found = new Set(day);
-  // What stands in the place of an entry may have been taken back, and that, too.
-  for (let last = day; last.length > 0;) {
-    const next = ids(
-      await trx('entry').where({ companyId }).whereIn('replaces', last).select<{ id: string }[]>('id'),
-    );
-    last = next.filter((id) => !found.has(id));
+}
+
+/** Ids of entries, and of those that replace them and each other: what stands in the place of one may have been taken back, and that, too. */
+async function withReplacing(trx: Database, companyId: string, ids: readonly string[]): Promise<string[]> {
+  const found = new Set(ids);
+  for (let last = ids; last.length > 0;) {
+    const next = await trx('entry')
+      .where({ companyId })
+      .whereIn('replaces', last)
+      .select<{ id: string }[]>('id');
+    last = next.map(({ id }) => id).filter((id) => !found.has(id));
     last.forEach((id) => found.add(id));
   }
   return [...found];
@@ -172,6 +179,26 @@ export async function logRows(db: Database, actor: Actor, day: DayAsked): Promis
       coatings: await all('coatings'),
       tips: await all('tips'),
       sprayers: await all('sprayers'),
+    };
+  });
+}
+
+/** Every check of the paint, of one job where that is asked for; other kinds of entries are not read. */
+export async function viscosityRows(db: Database, actor: Actor, job?: string): Promise<ViscosityRows> {
+  return readAtOnce(db, actor, async ({ company, all, some, trx }) => {
+    const checks = await trx('entry')
+      .where({ companyId: company.id, kind: 'viscosity', ...(job === undefined ? {} : { jobId: job }) })
+      .select<{ id: string }[]>('id');
+    const ids = await withReplacing(
+      trx,
+      company.id,
+      checks.map(({ id }) => id),
+    );
+    return {
+      company,
+      entries: await some('entries', ids),
+      ...{ jobs: [], surfaces: [], tips: [], sprayers: [] },
+      coatings: await all('coatings'),
     };
   });
 }

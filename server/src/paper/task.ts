@@ -1,8 +1,15 @@
-import { PAPER_KINDS, offerName, type DayPaperOptions, type PaperKind } from '@fine-spray/contract';
+import {
+  PAPER_KINDS,
+  offerName,
+  type DayPaperOptions,
+  type PaperKind,
+  type RecordPaperOptions,
+} from '@fine-spray/contract';
 import { writeBuyList } from './buyList';
 import { writeJobSheet } from './jobSheet';
 import { writeLogDay, type LogRows } from './logDay';
 import { writeDayPages, type DaysRows } from './days';
+import { writeViscosityRecord, type ViscosityRows } from './viscosityRecord';
 import { writeOffer, type OfferRows } from './offer';
 import { Paper, type PaperFonts } from './page';
 import { plannedJob, type PaperRows, type PrintOptions } from './planned';
@@ -31,8 +38,14 @@ interface DayTask {
   readonly options: DayPaperOptions & { readonly date: string };
 }
 
+interface RecordTask {
+  readonly kind: 'viscosity-record';
+  readonly rows: ViscosityRows;
+  readonly options: RecordPaperOptions & { readonly date: string };
+}
+
 /** A sheet to make: plain data, so that it can be sent to a worker. */
-export type PaperTask = JobTask | OfferTask | DaysTask | DayTask;
+export type PaperTask = JobTask | OfferTask | DaysTask | DayTask | RecordTask;
 
 const WRITERS = {
   'job-sheet': writeJobSheet,
@@ -46,6 +59,13 @@ export async function makePaper(task: PaperTask, fonts: PaperFonts): Promise<Uin
     const head = { title: `Site log, ${options.date}`, author: rows.company.name, date: options.date };
     const paper = new Paper(options.size, fonts, head);
     writeLogDay(paper, rows, options);
+    return paper.file();
+  }
+  if (task.kind === 'viscosity-record') {
+    const { rows, options } = task;
+    const head = { title: 'Record of viscosity', author: rows.company.name, date: options.date };
+    const paper = new Paper(options.size, fonts, head);
+    writeViscosityRecord(paper, rows, options);
     return paper.file();
   }
   if (task.kind === 'offer') {

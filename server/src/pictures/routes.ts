@@ -31,7 +31,9 @@ export function pictureRoutes(db: Database): Router {
     const { companyId } = actor;
     await inCompany(db, companyId, async (trx) => {
       await trx('picture').insert({ id, companyId, content }).onConflict(['company_id', 'id']).ignore();
-      const same = await trx('picture').where({ id, companyId, content }).first<{ id: string } | undefined>('id');
+      const same = await trx('picture')
+        .where({ id, companyId, content })
+        .first<{ id: string } | undefined>('id');
       if (same === undefined)
         throw new ProblemError('stale', 'There is another picture under this id already. It stays.');
     });

@@ -3,6 +3,7 @@ import {
   journal,
   weatherWords,
   writeJournal,
+  viscosityLines,
   writeViscositySheet,
   type JournalDay,
   type JournalLine,
@@ -11,7 +12,6 @@ import { counted } from '@fine-spray/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import Download from 'lucide-react-native/icons/download';
-import Printer from 'lucide-react-native/icons/printer';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, View } from 'react-native';
 import { fileOf, whyFailed } from '@/data/api';
@@ -21,7 +21,7 @@ import { useJobHere } from '@/data/jobHere';
 import { entriesElsewhere, openJobs } from '@/data/oldJobs';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { BringingJob } from '@/features/frame';
-import { usePaperSize } from '@/features/paper';
+import { SheetOut, ViscosityPaper, usePaperSize } from '@/features/paper';
 import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
 import { Choice } from '@/ui/choice';
@@ -141,7 +141,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
               aria-live="polite"
             >{`${counted(count, 'entry', 'entries')} on ${counted(days.length, 'day')}${log.whole ? '' : ', and more to come'}`}</Words>
             <OldJobsToo log={log} job={job === ALL ? undefined : job} />
-            <ExportButtons log={log} days={days} />
+            <ExportButtons log={log} days={days} job={job === ALL ? undefined : job} />
             {count === 0 && !(job !== ALL && log.old.has(job)) ? (
               <EmptyState
                 title={log.entries.length === 0 ? 'Nothing written down yet' : 'Nothing like that in the log'}
@@ -206,7 +206,15 @@ function OldJobsToo({ log, job }: { log: SiteLog; job: string | undefined }) {
 }
 
 /** The journal as it is filtered, as files. */
-function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[] }) {
+function ExportButtons({
+  log,
+  days,
+  job,
+}: {
+  log: SiteLog;
+  days: readonly JournalDay[];
+  job: string | undefined;
+}) {
   const { system } = useUnits();
   const toast = useToast();
   const [fetched, setFetched] = useState<string>();
@@ -254,13 +262,15 @@ function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[
         onPress={() => withPictures()}
       />
       <Button
-        label="Viscosity sheet"
+        label="Viscosity CSV"
         icon={Download}
         onPress={() => {
-          saveFile('viscosity.csv', 'text/csv', writeViscositySheet(log.entries, log.names, system));
+          const lines = viscosityLines(log.entries, log.names, offsetAt);
+          saveFile('viscosity.csv', 'text/csv', writeViscositySheet(lines, system));
           said('The sheet');
         }}
       />
+      <ViscosityPaper job={job} />
     </View>
   );
 }
@@ -269,22 +279,17 @@ function ExportButtons({ log, days }: { log: SiteLog; days: readonly JournalDay[
 function DayHead({ day, job }: { day: JournalDay; job: string | undefined }) {
   const { system } = useUnits();
   const [size] = usePaperSize();
-  const toast = useToast();
   const date = format(new Date(`${day.day}T12:00:00`), 'EEE d MMM yyyy');
   const first = day.weather[0];
-  async function print() {
-    try {
-      const query = new URLSearchParams({
-        size,
-        units: system,
-        zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-        ...(job ? { job } : {}),
-      });
-      saveBlob(`site-log-${day.day}.pdf`, await fileOf(`/api/log/days/${day.day}?${query.toString()}`));
-    } catch (error) {
-      toast({ text: `Not printed: ${whyFailed(error)} The CSV is made on this device.` });
-    }
-  }
+  const make = () => {
+    const query = new URLSearchParams({
+      size,
+      units: system,
+      zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+      ...(job ? { job } : {}),
+    });
+    return fileOf(`/api/log/days/${day.day}?${query.toString()}`);
+  };
   return (
     <View
       style={{ height: DAY_HEIGHT }}
@@ -300,7 +305,13 @@ function DayHead({ day, job }: { day: JournalDay; job: string | undefined }) {
             .join(' · ')}
         </Words>
       </View>
-      <Button label="PDF" icon={Printer} aria-label={`PDF of ${date}`} onPress={() => void print()} />
+      <SheetOut
+        label="PDF"
+        name={`PDF of ${date}`}
+        file={`site log ${day.day}`}
+        make={make}
+        instead="The CSV is made on this device."
+      />
     </View>
   );
 }

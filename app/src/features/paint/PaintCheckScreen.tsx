@@ -20,8 +20,11 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { sentences } from '@/data/draft';
 import { useLog } from '@/data/log';
+import { useWriter } from '@/data/me';
 import { useList } from '@/data/resources';
+import { useWriteDown } from '@/data/writeDown';
 import { SiteCautions } from '@/features/cautions';
+import { ViscosityPaper } from '@/features/paper';
 import { WhoWrites } from '@/features/people';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
@@ -30,10 +33,10 @@ import { Beside } from '@/ui/beside';
 import { CautionBox } from '@/ui/caution';
 import { Choice } from '@/ui/choice';
 import { FieldError, QuantityField, TextField } from '@/ui/field';
+import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
 import { Stopwatch, TypedTime } from './Stopwatch';
 import { ViscosityChart } from './ViscosityChart';
@@ -88,9 +91,10 @@ function recordOf(check: Check, answer: PaintAnswer, site: Site): ViscosityRecor
 export function PaintCheckScreen({ site }: { site: Site }) {
   const { system } = useUnits();
   const log = useLog();
-  const { entries, write } = log;
+  const { entries } = log;
+  const write = useWriteDown();
+  const { writer } = useWriter();
   const gear = useList('gear').data ?? [];
-  const toast = useToast();
   const { check, answer, change, setContainer, clear, full } = usePaintCheck(site, gear, log, system);
   const [invalid, setInvalid] = useState<Record<string, string | undefined>>({});
   const [sentence, setSentence] = useState<string>();
@@ -99,12 +103,19 @@ export function PaintCheckScreen({ site }: { site: Site }) {
   function keep() {
     const record = recordOf(check, answer, site);
     const checked = KINDS.viscosity.payload.safeParse(record);
-    setSentence(checked.success ? undefined : Object.values(sentences(checked.error.issues))[0]);
-    if (!checked.success) return;
-    write({ kind: 'viscosity', payload: record, jobId: site.jobId, surfaceId: site.surfaceId });
+    // A record of the paint is never without who.
+    const nobody = writer === undefined ? 'Say who checked it: it stands in the record.' : undefined;
+    setSentence(checked.success ? nobody : Object.values(sentences(checked.error.issues))[0]);
+    if (!checked.success || nobody !== undefined) return;
+    const before = check;
+    write(
+      { kind: 'viscosity', payload: record, jobId: site.jobId, surfaceId: site.surfaceId },
+      `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.`,
+      () => change(before),
+    );
     clear();
-    toast({ text: `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.` });
   }
+  const keepOnce = useOneTap(keep);
   const step = { site, check, answer, change, setContainer, onInvalid };
   return (
     <Beside
@@ -130,7 +141,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
                 label="Keep this check"
                 kind="primary"
                 disabled={Object.values(invalid).some((message) => message !== undefined)}
-                onPress={keep}
+                onPress={keepOnce}
               />
             </Afterwards>
           ) : null}
@@ -140,6 +151,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
             name={site.coating.name}
             slopes={answer.slopes}
           />
+          <ViscosityPaper job={site.jobId ?? undefined} />
         </>
       }
     />

@@ -6,15 +6,10 @@ import {
   type PaperSize,
 } from '@fine-spray/contract';
 import { format } from 'date-fns/format';
-import Printer from 'lucide-react-native/icons/printer';
-import { useState } from 'react';
 import { useOurHistory } from '@/data/planKit';
-import { whyFailed } from '@/data/api';
-import { fileName, saveBlob } from '@/data/deviceFiles';
 import { paperAt } from '@/data/paper';
-import { Button } from '@/ui/button';
-import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
+import { SheetOut } from './SheetOut';
 import { usePaperSize } from './usePaperSize';
 
 interface SheetOptions {
@@ -33,38 +28,19 @@ export function SheetButton({
   risk = 'P80',
   aim = 'cost',
 }: SheetOptions & { readonly name: string; readonly of: string; readonly address: string }) {
-  const [busy, setBusy] = useState(false);
   const [usual] = usePaperSize();
   const [history] = useOurHistory();
   const { system } = useUnits();
-  const toast = useToast();
-  async function make() {
-    setBusy(true);
-    try {
-      const date = format(new Date(), 'yyyy-MM-dd');
-      const sheet = await paperAt(address, {
-        size: size ?? usual,
-        units: system,
-        risk,
-        aim,
-        history: history === 'on' ? 'yes' : 'no',
-        date,
-      });
-      saveBlob(fileName(`${of} ${name}`, 'pdf'), sheet);
-    } catch (error) {
-      toast({ text: `${name} not made: ${whyFailed(error)}` });
-    } finally {
-      setBusy(false);
-    }
-  }
-  return (
-    <Button
-      label={busy ? `Making ${name.toLowerCase()} …` : `${name}, PDF`}
-      icon={Printer}
-      disabled={busy}
-      onPress={() => void make()}
-    />
-  );
+  const make = () =>
+    paperAt(address, {
+      size: size ?? usual,
+      units: system,
+      risk,
+      aim,
+      history: history === 'on' ? 'yes' : 'no',
+      date: format(new Date(), 'yyyy-MM-dd'),
+    });
+  return <SheetOut label={`${name}, PDF`} name={`${name}, PDF`} file={`${of} ${name}`} make={make} />;
 }
 
 export interface PaperButtonProps extends SheetOptions {
