@@ -12,6 +12,7 @@ export { JobTipsScreen } from './jobTips';
 export { EntryScreen, JournalScreen, WaitingScreen } from './journal';
 export { KitRowScreen, KitScreen } from './kit';
 export { LearnedScreen } from './learned';
+export { ProductsScreen } from './products';
 export { CaptureScreen, LogScreen } from './log';
 export { InTheSprayer } from './material';
 export { MethodsScreen } from './methods';

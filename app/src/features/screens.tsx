@@ -65,4 +65,8 @@ export const WaitingScreen = screen((screens) => screens.WaitingScreen, waiting(
 export const ClocksScreen = screen((screens) => screens.ClocksScreen, waiting('What can be sprayed', '/log'));
 export const ActualScreen = screen((screens) => screens.ActualScreen, waiting('Plan against actual', '/log'));
 export const WearScreen = screen((screens) => screens.WearScreen, waiting('Tips', '/log'));
+export const ProductsScreen = screen(
+  (screens) => screens.ProductsScreen,
+  waiting('Products side by side', '/log'),
+);
 export const LearnedScreen = screen((screens) => screens.LearnedScreen, waiting('Our history', '/log'));

@@ -4,6 +4,7 @@ export { boundJobs, jobsOf, oldJobFrom } from './oldJobs';
 export { coreLog } from './coreLog';
 export { knobAtPlace, knobOf, placeOf, type KnobKnown, type WrittenReading } from './knob';
 export { picturesOf, type LoggedPicture } from './pictures';
+export { compareProducts, productsOn, trialsOf, triedOn, type ProductTrials } from './trials';
 export { contested, overruledAmong } from './contested';
 export {
   journal,

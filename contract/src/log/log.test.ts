@@ -87,6 +87,7 @@ describe('every kind of entry', () => {
       entry(kind, {
         ...{ tipId: 'x', tip: { family: 'standard', code: '517' }, why: 'Worn' },
         ...{ pictureId: 'x', of: null, words: '', width: 16, height: 16, bytes: 1 },
+        ...{ coatingId: 'x', element: 'wall', scores: { mist: 2 } },
       });
     for (const system of ['metric', 'us'] as const) {
       const words = entryWords(sample, NAMES, system);

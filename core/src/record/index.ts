@@ -1,4 +1,14 @@
 export { CARE, CARES, LONGEST_COAT, RELIEVE_AFTER, SAID_DRY_FOR, SAME_DAY, type Care } from './care';
+export {
+  JUDGED,
+  JUDGED_NAMES,
+  MEASURES,
+  MEASURE_NAMES,
+  compareTrials,
+  type Compared,
+  type Judged,
+  type Measure,
+} from './trials';
 export { WAYS_OUT } from './entries';
 export { PAINT_HOLDS_FOR, thinnerInGun } from './inGun';
 export type {

@@ -44,6 +44,8 @@ export const DISPLAY = {
       ],
     },
   },
+  /** Paint over an area. */
+  laid: { metric: fixed('L/m²', 0.001), us: fixed('gal/100 ft²', 0.01) },
   flow: { metric: fixed('L/min', 0.05), us: fixed('gal/min', 0.01) },
   time: { metric: fixed('s', 0.5), us: fixed('s', 0.5) },
   duration: { metric: fixed('h', 0.5), us: fixed('h', 0.5) },

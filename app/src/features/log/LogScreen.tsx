@@ -8,6 +8,7 @@ import BookOpen from 'lucide-react-native/icons/book-open';
 import CalendarClock from 'lucide-react-native/icons/calendar-clock';
 import ChartLine from 'lucide-react-native/icons/chart-line';
 import Gauge from 'lucide-react-native/icons/gauge';
+import Scale from 'lucide-react-native/icons/scale';
 import GraduationCap from 'lucide-react-native/icons/graduation-cap';
 import type { LucideIcon } from 'lucide-react-native';
 import { useMemo } from 'react';
@@ -198,6 +199,7 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
     ],
     ['Tips', 'Litres, fans, when to replace', '/log/tips', Gauge],
     ['Our history', 'What the log has taught', '/log/learned', GraduationCap],
+    ['Products', 'One against another', '/log/products', Scale],
     [
       'Journal',
       `${(log.entries.length + entriesElsewhere(log.entries, log.old)).toLocaleString('en')} entries`,

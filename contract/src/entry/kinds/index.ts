@@ -21,6 +21,7 @@ import { sprayed } from './sprayed';
 import { tipCleaned, tipFitted, tipRetired, tipReversed } from './tipHandled';
 import { step } from './step';
 import { touchUp } from './touchUp';
+import { trial } from './trial';
 import { viscosity } from './viscosity';
 import { withdrawn } from './withdrawn';
 import { worked } from './worked';
@@ -52,6 +53,7 @@ export const KINDS = {
   worked,
   step,
   note,
+  trial,
   picture,
   withdrawn,
 } as const satisfies Readonly<Record<string, Kind>>;

@@ -9,6 +9,7 @@ import { sprayed } from './litres';
 import { fanMeasured, tipCleaned, tipFitted, tipRetired, tipReversed } from './tips';
 import type { AppKind, Payload, Tile, ToolKind, WrittenKind } from './types';
 import { clog, fault, incident, note, touchUp } from './words';
+import { trial } from './trials';
 import { worked } from './worked';
 
 /** Every kind of entry on the screen, in the order of the tiles. The compiler refuses one that is missing. */
@@ -33,6 +34,7 @@ const APP_KINDS: { readonly [Kind in EntryKind]: AppKind<Kind> } = {
   clog,
   fault,
   'touch-up': touchUp,
+  trial,
   incident,
   care,
   knob,

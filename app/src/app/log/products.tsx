@@ -1,0 +1,3 @@
+import { ProductsScreen } from '@/features/screens';
+
+export default ProductsScreen;
