@@ -245,6 +245,7 @@ class Crew {
       tipId: tip === null ? null : idOf(tip),
       volume,
       abrasion,
+      counted: true,
     };
     this.write('sprayed', payload, { jobId: idOf(job), surfaceId: idOf(surface) }, { volume: volume * 7 });
     const isPlanned = PLAN.some(

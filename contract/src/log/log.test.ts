@@ -258,7 +258,14 @@ describe('the journal', () => {
     const sprayed = (volume: number, system: 'metric' | 'us') =>
       words(
         'sprayed',
-        { coatingId: '01930000-0000-7000-8000-000000000002', coat: 1, tipId: null, volume, abrasion: null },
+        {
+          coatingId: '01930000-0000-7000-8000-000000000002',
+          coat: 1,
+          tipId: null,
+          volume,
+          abrasion: null,
+          counted: true,
+        },
         system,
       )
         .split(' ')

@@ -43,7 +43,12 @@ it('holds paint and hours that were written down against what was offered, by ha
       '2026-10-05T08:00:00Z',
     ),
     entry('coat started', { ...coat, weather: null }, '2026-10-05T09:00:00Z', WALL),
-    entry('sprayed', { ...coat, tipId: null, abrasion: 1, volume: 0.012 }, '2026-10-05T10:00:00Z', WALL),
+    entry(
+      'sprayed',
+      { ...coat, tipId: null, abrasion: 1, counted: true, volume: 0.012 },
+      '2026-10-05T10:00:00Z',
+      WALL,
+    ),
     entry('coat finished', done, '2026-10-05T11:00:00Z', WALL),
     entry('touch-up', { coatingId: PRIMER, volume: 0.0005, why: 'Knock' }, '2026-10-05T12:00:00Z', WALL),
   ];

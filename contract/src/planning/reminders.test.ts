@@ -42,7 +42,14 @@ function entry(
   };
 }
 const sprayed = (before: number, litres: number) =>
-  entry('sprayed', before, { coatingId: PAINT, coat: 1, tipId: null, volume: litres / 1000, abrasion: null });
+  entry('sprayed', before, {
+    coatingId: PAINT,
+    coat: 1,
+    tipId: null,
+    volume: litres / 1000,
+    abrasion: null,
+    counted: true,
+  });
 const care = (what: string, before: number, sprayerId: string | null = VAN) =>
   entry('care', before, { what, sprayerId });
 const coat = (from: number, to: number, number = 1, author = 'TO') => [

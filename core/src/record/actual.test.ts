@@ -72,6 +72,21 @@ describe('plan against actual', () => {
     expect(one.factor.basis).toBe('default');
   });
 
+  it('leaves out of what is compared what only repeats the plan, and counts it as used', () => {
+    const filledIn = (log: readonly LogEntry[]): LogEntry[] =>
+      log.map((one) => (one.kind === 'sprayed' ? { ...one, counted: false } : one));
+    const repeated = compared(filledIn([...done('hall', 3), ...done('galley', 3)]));
+    expect(repeated.coats.map(({ repeatsPlan }) => repeatsPlan)).toEqual([true, true, false, false]);
+    expect([litres(repeated.used), repeated.plannedDone, repeated.usedDone]).toEqual([6, 0, 0]);
+    expect(repeated.factor.basis).toBe('default');
+    // Another number was read by somebody, whatever wrote it; so was the plan's, where a form began empty.
+    expect(compared(filledIn(done('hall', 3.3))).coats[0]?.repeatsPlan).toBe(false);
+    expect(compared(done('hall', 3)).coats[0]?.repeatsPlan).toBe(false);
+    const mixed = compared([...filledIn(done('hall', 3)), ...done('galley', 4)]);
+    expect(litres(mixed.usedDone)).toBeCloseTo(4, 9);
+    expect(litres(mixed.plannedDone)).toBeCloseTo(3, 9);
+  });
+
   it('puts litres, film and hours beside the plan, coat by coat', () => {
     const one = compared([...done('hall', 4), started(2, { surface: 'galley' })]);
     expect(one.coats.map(({ state }) => state)).toEqual(['done', 'begun', 'to do', 'to do']);

@@ -2,7 +2,7 @@ import { explain, given, workingDefault, type Explained } from '../explain';
 import { addTo } from '../grouping';
 import { LOSSES } from '../quantities/losses';
 import { fanWidth, NOMINAL_DISTANCE, wornTip } from '../tip';
-import type { LoggedSurface } from './entries';
+import type { LoggedSurface, Sprayed } from './entries';
 import { timeWorked, utcDay, type DayOf } from './days';
 import { learnedValue } from './learn';
 import { paintOfJob, type JobsOfPaint, type TakenPaint } from './paint';
@@ -33,6 +33,8 @@ export interface CoatCompared {
   /** What the log says of it; missing before it was begun. */
   readonly actual?: CoatRecord;
   readonly state: 'to do' | 'begun' | 'done';
+  /** All that was written of its litres is the plan again, as a form of an older program filled it in: it is used up, and teaches nothing. */
+  readonly repeatsPlan: boolean;
   /** From "started" to "finished" without the nights between, s; missing where that was not written down. */
   readonly time?: number;
 }
@@ -101,6 +103,14 @@ export interface CoatingCompared {
 
 const asSold = (volume: number, { thinning }: PlannedCoat): number => volume / (1 + thinning);
 
+/** To what older programs rounded the litres of the plan when they filled a form with them, m³; and the least they filled in. */
+const FILLED_IN = 0.5e-3;
+
+/** Whether litres are those of the plan, as a form was filled with them. */
+const repeats = ({ counted, volume }: Sprayed, { volume: plan }: PlannedCoat): boolean =>
+  counted === false &&
+  Math.abs(volume - Math.max(FILLED_IN, Math.round(plan.value / FILLED_IN) * FILLED_IN)) < 1e-9;
+
 /** A coat of the plan beside what the log says of it. */
 function compare(
   planned: PlannedCoat,
@@ -109,7 +119,7 @@ function compare(
   worked: (coat: CoatRecord, from: number, until: number) => number | undefined,
 ): CoatCompared {
   const plan = asSold(planned.volume.value, planned);
-  if (!found) return { planned, plan, used, state: 'to do' };
+  if (!found) return { planned, plan, used, state: 'to do', repeatsPlan: false };
   const finished = finishedTogether(found.finishes, planned.trueArea);
   const { started } = found;
   const time =
@@ -120,6 +130,7 @@ function compare(
     ...{ planned, plan, used },
     actual: { ...found, finished },
     state: finished ? 'done' : 'begun',
+    repeatsPlan: found.sprayed.length > 0 && found.sprayed.every((one) => repeats(one, planned)),
     ...(time === undefined ? {} : { time: time / 1000 }),
   };
 }
@@ -257,7 +268,7 @@ function ofOne(
   wearOf: (coat: CoatRecord) => number,
   { delivered: came, out, beside }: Rest,
 ): CoatingCompared {
-  const done = coats.filter((one) => one.state === 'done' && one.used > 0);
+  const done = coats.filter((one) => one.state === 'done' && one.used > 0 && !one.repeatsPlan);
   const open = coats.filter(({ state }) => state !== 'done');
   const causes = CAUSE_NAMES.map((cause) => ({ cause, volume: 0 }));
   for (const one of done) {

@@ -37,6 +37,8 @@ export interface Sprayed extends EntryHead, LoggedSurface {
   readonly volume: Volume;
   /** How hard that paint is on a tip; missing where it was not written down. */
   readonly abrasion?: AbrasionClass | undefined;
+  /** Read off the containers; where it is false it may only repeat the plan. */
+  readonly counted?: boolean | undefined;
 }
 
 /** Paint that was used beside the coats: touched up with, or sprayed where nobody said on what. */

@@ -136,6 +136,17 @@ function Unboxed({ log, surfaces }: { log: SiteLog; surfaces: ReadonlySet<string
   ));
 }
 
+/** Coats of which an older program wrote the plan as the litres: used up, and left out of what is compared. */
+function Repeated({ coats }: { coats: readonly CoatCompared[] }) {
+  const repeated = coats.filter(({ repeatsPlan }) => repeatsPlan).length;
+  if (repeated === 0) return null;
+  return (
+    <Words colour="caution" testID="actual-repeats">
+      {`${counted(repeated, 'coat')} ${repeated === 1 ? 'has' : 'have'} only the litres of the plan, which an older version filled in. They count as used and are left out of what is compared. Put right what you know.`}
+    </Words>
+  );
+}
+
 /** One coating: used beside planned, what is still needed, where it went, coat by coat. */
 function CoatingPanel({
   compared,
@@ -161,6 +172,7 @@ function CoatingPanel({
   return (
     <Panel title={title} testID="actual-coating">
       <Bars planned={planned} used={used} needed={needed.value} />
+      <Repeated coats={coats} />
       <View className="flex-row flex-wrap gap-x-6 gap-y-2">
         <Figure
           label="Used"

@@ -92,7 +92,7 @@ const finished = (coat: number, area = 20, laid: Weather = { ...weather, source:
     weather: laid,
   });
 const sprayed = (coat: number, litres: number) =>
-  entry('sprayed', { coatingId: MATT, coat, tipId: TIP, volume: litres / 1000, abrasion: 1 });
+  entry('sprayed', { coatingId: MATT, coat, tipId: TIP, volume: litres / 1000, abrasion: 1, counted: true });
 
 function site(entries: readonly Entry[]): CaptureContext {
   const kit = {
@@ -191,7 +191,18 @@ describe('what a form opens on', () => {
 
   it.each(WRITTEN)('%s: the contract takes it, or says only what has to be typed', (kind) => {
     const checked = KINDS[kind].payload.safeParse(firstPayload(kind, site([finished(1)])));
-    const typed = ['text', 'what', 'why', 'readings', 'lastWet', 'volume', 'rate', 'amount', 'time'];
+    const typed = [
+      'text',
+      'what',
+      'why',
+      'readings',
+      'lastWet',
+      'volume',
+      'rate',
+      'amount',
+      'time',
+      'scores',
+    ];
     for (const issue of checked.error?.issues ?? []) expect(typed).toContain(String(issue.path[0]));
     expect(writtenKind(kind)?.tile.label).toBeTruthy();
   });

@@ -75,6 +75,7 @@ export function litresEntries(
         tipId: tipInGun(context, of)?.id ?? null,
         volume: all > 0 ? (volume * planned) / all : volume / shares.length,
         abrasion: abrasionOf(context, of.coatingId),
+        counted: true,
       },
       ...{ jobId, surfaceId: surface.id },
     };

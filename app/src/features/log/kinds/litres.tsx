@@ -47,6 +47,7 @@ export const sprayed: WrittenKind<'sprayed'> = {
       coat,
       tipId: tipInGun(context, { coatingId, coat })?.id ?? null,
       abrasion: abrasionOf(context, coatingId),
+      counted: true,
     };
   },
 };
