@@ -52,12 +52,18 @@ interface Through {
   readonly until: string;
   /** The hose's own coating goes back into its container first. */
   readonly save?: boolean;
+  /** The first fluid that runs: every joint is looked at while it does. */
+  readonly first?: boolean;
   /** The engine is stopped while pails are open: it is where a fluid of the list burns. */
   readonly engineStops: boolean;
 }
 
 /** Brings one fluid through pump and hose into its waste container, the tip off; leaves it relieved and locked. */
-export function bringThrough(path: Path, id: string, { fluid, until, save, engineStops }: Through): void {
+export function bringThrough(
+  path: Path,
+  id: string,
+  { fluid, until, save, first, engineStops }: Through,
+): void {
   const name = fluidWord(fluid);
   const start = engineStops ? [powerOn('engine on')] : [];
   path
@@ -92,9 +98,23 @@ export function bringThrough(path: Path, id: string, { fluid, until, save, engin
     )
     .step(`${id} through`, 'What is left in the hose comes out on the wall.', [
       [valveSpray, pumpOn(), also(`trigger held, ${until}`)],
-    ])
-    .step(`${id} pump off`, 'It must not build up pressure again while you relieve it.', [
-      [pumpOff, knobLowest, ...(engineStops ? [powerOff] : [])],
     ]);
+  if (first)
+    path.step(
+      'joints',
+      'A leak shows at the lowest pressure, before paint is behind it. Look, do not feel: it goes through skin.',
+      [
+        [
+          hold('keep holding the trigger'),
+          also(
+            'look at each joint in turn: suction nut, filter housing, hose at the pump, hose at the gun, extension',
+          ),
+        ],
+      ],
+      'One drips? Pump off and relieve, then tighten it or put its seal right: never while it is under pressure.',
+    );
+  path.step(`${id} pump off`, 'It must not build up pressure again while you relieve it.', [
+    [pumpOff, knobLowest, ...(engineStops ? [powerOff] : [])],
+  ]);
   relieve(path, id);
 }

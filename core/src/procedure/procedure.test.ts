@@ -514,3 +514,32 @@ describe('the fault finder', () => {
     expect(TROUBLES.leak.tries[2]?.what).toMatch(/scrap it/);
   });
 });
+
+describe('what a start-up looks at before paint is behind it', () => {
+  const joined = (part: Partial<Parameters<typeof order>[0]> = {}) =>
+    made(startUp({ ...order({ holds: 'storage', ...part }), extension: true })).steps;
+
+  it('is every joint, while the first fluid runs at the lowest pressure, whatever that is', () => {
+    for (const holds of ['storage', 'water', 'water paint'] as const) {
+      const steps = joined({ holds });
+      const looked = steps.filter(({ id }) => id === 'joints');
+      expect([holds, looked.length]).toEqual([holds, 1]);
+      const at = steps.findIndex(({ id }) => id === 'joints');
+      expect(looked[0]?.state).toMatchObject({ pump: 'on', knob: 'lowest', tip: 'off', gun: 'waste' });
+      // The first that runs through: no fluid came at the gun before it.
+      expect(steps.slice(0, at).filter(({ id }) => id.endsWith(' through'))).toHaveLength(1);
+      expect(looked[0]?.doubt).toMatch(/^One drips\? Pump off and relieve/);
+    }
+  });
+
+  it('is the joint of an extension, the seal, the guard and its thread, each by itself, relieved', () => {
+    const ids = joined().map(({ id }) => id);
+    for (const id of ['extension', 'seal out', 'guard', 'seal']) expect(ids).toContain(id);
+    expect(ids.indexOf('seal out')).toBeLessThan(ids.indexOf('guard'));
+    expect(ids.indexOf('guard')).toBeLessThan(ids.indexOf('tip'));
+    const plain = made(startUp(order({ holds: 'storage' }))).steps.map(({ id }) => id);
+    expect(plain).not.toContain('extension');
+    const at = joined().find(({ id }) => id === 'extension');
+    expect(at?.state).toMatchObject({ hosePressure: 'none', trigger: 'locked', pump: 'off' });
+  });
+});

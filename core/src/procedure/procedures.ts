@@ -48,6 +48,8 @@ export interface AtMachine {
   /** Made for water-borne coatings only. */
   readonly waterOnly: boolean;
   readonly hardener: Hardener;
+  /** The gun has an extension: the work is above what is reached from the floor. */
+  readonly extension?: boolean | undefined;
 }
 
 export interface StartUp extends AtMachine {
@@ -151,7 +153,7 @@ function powerStep(path: Path, { power }: MachineSite): void {
 
 /** From a machine that somebody left to a gun laid down, relieved and locked, with paint behind its tip. */
 export function startUp(order: StartUp): Result<Procedure> {
-  const { holds, base, sameCoating, power, side, tipCode, mesh, seal, waterOnly } = order;
+  const { holds, base, sameCoating, power, side, tipCode, mesh, seal, waterOnly, extension } = order;
   const paint = fluidOfBase(base);
   const rig: MachineSite = { power, side, paint };
   const flushes = flushSequence(holds, paint, sameCoating);
@@ -180,19 +182,41 @@ export function startUp(order: StartUp): Result<Procedure> {
       'connect',
       'A loose end lets go at full pressure. A hose that is cut, bulged or kinked is scrapped, never taped.',
       [[also('look along the whole hose'), tightenHose('hose and gun tight, each end with two spanners')]],
-    )
-    .step('lubricant', 'Packings that run dry wear out in a day.', [
-      [lubricate('two drops of pump lubricant on the packing')],
-    ]);
+    );
+  if (extension)
+    path.step(
+      'extension',
+      'Hand tight it turns loose as it is swung, and sprays at the hand that holds it.',
+      [[tightenHose('extension on the gun, its joint nipped with a spanner, the gun held with another')]],
+    );
+  path.step('lubricant', 'Packings that run dry wear out in a day.', [
+    [lubricate('two drops of pump lubricant on the packing')],
+  ]);
   const engineStops = power === 'engine' && burns;
   if (!engineStops) powerStep(path, rig);
   for (const [index, fluid] of flushes.entries()) {
-    bringThrough(path, `flush ${index + 1}`, { fluid, until: 'until it runs clear', engineStops });
+    bringThrough(path, `flush ${index + 1}`, {
+      ...{ fluid, until: 'until it runs clear', engineStops },
+      first: index === 0,
+    });
   }
   path.step('strain', 'One skin or lump stops the tip.', [[also('stir the paint and strain it')]]);
-  bringThrough(path, 'paint', { fluid: paint, until: 'until paint comes without a streak', engineStops });
+  bringThrough(path, 'paint', {
+    ...{ fluid: paint, until: 'until paint comes without a streak', engineStops },
+    first: flushes.length === 0,
+  });
   path
     .step('return', 'A loose return lashes about and sprays.', [[clipReturn]])
+    .step('seal out', 'A rim of dry paint under it leaks at full pressure, however new the seal is.', [
+      [also('push the old seal out of the guard, from the side of the tip; seat and thread clean')],
+    ])
+    .step('guard', 'A guard of another thread holds by two turns, and lets go.', [
+      [
+        also(
+          'guard of this gun: its thread turns by hand from the first turn to the last, its seat takes this seal',
+        ),
+      ],
+    ])
     .step('seal', seal.reason, [[also(`seal for this tip: ${seal.name.toLowerCase()}, ${seal.ring}`)]])
     .step(
       'tip',

@@ -25,11 +25,18 @@ const down = (what: string, why: string): Remedy => ({ what, why, stand: 'down' 
 const asItIs = (what: string, why: string): Remedy => ({ what, why, stand: 'as it is' });
 
 export const TROUBLES: Record<
-  'clogged tip' | 'dripping gun' | 'leak' | 'leak at the guard' | 'no suction' | 'runs on' | 'low pressure',
+  | 'clogged tip'
+  | 'dripping gun'
+  | 'leak'
+  | 'leak at the guard'
+  | 'leak at the packing'
+  | 'no suction'
+  | 'runs on'
+  | 'low pressure',
   Trouble
 > = {
   leak: {
-    name: 'Leak at a hose, joint or the pump',
+    name: 'Leak at a hose or joint',
     looks: 'Paint drips or sprays where no paint should be, or the hose has a bulge.',
     danger: 'Stop: let go, lock, pump off. Never feel for it, wrap it or tape it.',
     tries: [
@@ -91,6 +98,25 @@ export const TROUBLES: Record<
         'Dry paint under the seal holds it off its seat.',
       ),
       down('New seal; solvent-proof ring for a solvent-borne coating.', 'Rings swell, harden and crack.'),
+    ],
+  },
+  'leak at the packing': {
+    name: 'Leak at the packing of the pump',
+    looks: 'Paint climbs out where the rod goes into the pump, and stands in the lubricant.',
+    danger: 'Stop: let go, lock, pump off. Never a hand near the rod while it can move.',
+    tries: [
+      down(
+        'Wipe it dry, fresh lubricant on, and look whether it comes again.',
+        'A little that seeps past a dry packing ends with lubricant.',
+      ),
+      down(
+        'Packing nut as far as the manual of the pump says, no further.',
+        'Too tight it runs hot and scores the rod.',
+      ),
+      down(
+        'New packings, by whoever services the sprayer.',
+        'A worn packing lets paint out and air in, and pressure falls.',
+      ),
     ],
   },
   'no suction': {

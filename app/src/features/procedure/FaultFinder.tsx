@@ -5,6 +5,7 @@ import type { Site } from '@/features/site';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
 import { Words } from '@/ui/text';
+import { TroublePicture } from './TroublePicture';
 import { WayList } from './WayList';
 import { faultLists } from './lists';
 import { useCured } from './useCured';
@@ -48,7 +49,14 @@ export function FaultFinder({
     <Panel title={title} testID="fault-finder">
       {open ? (
         <>
-          <Words weight="bold">{open.name}</Words>
+          <View className="flex-row items-center gap-3">
+            <View className="overflow-hidden rounded-lg border border-rule">
+              {trouble ? <TroublePicture trouble={trouble} /> : null}
+            </View>
+            <Words weight="bold" className="min-w-0 flex-1">
+              {open.name}
+            </Words>
+          </View>
           {remedy ? (
             <>
               <Words colour="ink2">{`${['First', 'Second', 'Third'][tried] ?? 'Next'} thing to try`}</Words>
@@ -100,12 +108,18 @@ export function FaultFinder({
               setTried(0);
               setCounts(curesOf(TROUBLES[id].name));
             }}
-            className="min-h-[56px] justify-center border-b border-rule py-1"
+            aria-label={`${TROUBLES[id].name}: ${TROUBLES[id].looks}`}
+            className="min-h-[72px] flex-row items-center gap-3 border-b border-rule py-1"
           >
-            <Words weight="semi">{TROUBLES[id].name}</Words>
-            <Words size={14} colour="ink2">
-              {TROUBLES[id].looks}
-            </Words>
+            <View className="overflow-hidden rounded-lg border border-rule">
+              <TroublePicture trouble={id} />
+            </View>
+            <View className="min-w-0 flex-1">
+              <Words weight="semi">{TROUBLES[id].name}</Words>
+              <Words size={14} colour="ink2">
+                {TROUBLES[id].looks}
+              </Words>
+            </View>
           </Pressable>
         ))
       )}

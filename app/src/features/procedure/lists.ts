@@ -1,7 +1,9 @@
 import {
   archetypeOf,
   clearClog,
+  isHigh,
   putGunDown,
+  safetyOf,
   showText,
   siteOf,
   takeUpGun,
@@ -20,6 +22,7 @@ export function atMachine({ coating, sprayer, surface, request }: Site): AtMachi
     side: surface.side,
     waterOnly: sprayer.waterOnly,
     hardener: siteOf(request.site).hardener,
+    extension: isHigh(safetyOf(request, 'spray')),
   };
 }
 
