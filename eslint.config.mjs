@@ -128,7 +128,7 @@ export default tseslint.config(
       'app/src/features/dialin/PatternTile.tsx',
       'app/src/features/line/ProfileChart.tsx',
       'app/src/features/paint/ViscosityChart.tsx',
-      'app/src/features/procedure/{MachinePicture,FinishPicture}.tsx',
+      'app/src/features/procedure/{MachinePicture,FinishPicture,TroublePicture}.tsx',
       'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
       'app/src/features/today/Rail.tsx',
       'app/src/features/passing/PassPicture.tsx',

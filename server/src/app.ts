@@ -26,7 +26,7 @@ import { weatherRoutes } from './stand-ins/weather';
 export const BODY_LIMIT = 256 * 1024;
 export const BATCH_BODY_LIMIT = 4 * 1024 * 1024;
 
-/** What a page may ask the device for: nothing but to stay awake while the crew works. */
+/** What a page may ask the device for: nothing but to stay awake while the crew works, and to hear it, where it hears by itself. */
 const PERMISSIONS = [
   ...[
     'accelerometer',
@@ -37,9 +37,10 @@ const PERMISSIONS = [
     'geolocation',
     'gyroscope',
   ],
-  ...['hid', 'magnetometer', 'microphone', 'midi', 'payment', 'serial', 'usb', 'xr-spatial-tracking'],
+  ...['hid', 'magnetometer', 'midi', 'payment', 'serial', 'usb', 'xr-spatial-tracking'],
 ]
   .map((name) => `${name}=()`)
+  .concat('microphone=(self)')
   .join(', ');
 
 /** Where a session begins, below /api: somebody is let in, or chosen. */

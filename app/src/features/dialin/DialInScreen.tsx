@@ -37,6 +37,8 @@ import { Segmented } from '@/ui/segmented';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import { useVoice } from '@/ui/voice';
+import { VoiceLine } from '@/ui/voiceLine';
 import { PatternTile, SEEN_WORDS } from './PatternTile';
 import { WidthAnswer } from './WidthAnswer';
 import { useDialIn } from './useDialIn';
@@ -233,6 +235,9 @@ function BeforeSpraying({ site, card, dial }: { site: Site; card: SetupCard; dia
   );
 }
 
+/** What a card shows as it is said. */
+const SPOKEN = SEEN.map((seen) => SEEN_WORDS[seen].name.toLowerCase());
+
 function Spray({
   site,
   card,
@@ -256,6 +261,10 @@ function Spray({
     setOther(undefined);
     answer({ kind: 'saw', seen });
   };
+  const voice = useVoice(SPOKEN, (word) => {
+    const seen = SEEN.find((one) => SEEN_WORDS[one].name.toLowerCase() === word);
+    if (seen) saw(seen);
+  });
   return (
     <>
       <Panel testID="dial-in-spray">
@@ -280,6 +289,7 @@ function Spray({
           Spray one quick pass on the card, trigger off at its end. Then tap what it looks like.
         </Words>
       </Panel>
+      <VoiceLine voice={voice} words={SPOKEN} />
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="What the card shows">
         {SEEN.map((seen) => (
           <PatternTile key={seen} seen={seen} exponent={exponent} onPress={() => saw(seen)} />

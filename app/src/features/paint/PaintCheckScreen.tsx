@@ -193,6 +193,7 @@ function Measuring({ site, check, answer, change, onInvalid }: StepProps) {
         label="Cup time"
         of={`${site.key} ${site.coating.id}`}
         readings={check.before}
+        listens={check.added === null && check.after.length === 0}
         onChange={(before) => change({ before })}
       />
       <TypedTime onAdd={(seconds) => change({ before: [...check.before, seconds].slice(-9) })} />
@@ -294,6 +295,7 @@ function Afterwards({
         label="Cup time after"
         of={`${site.key} ${site.coating.id}`}
         readings={check.after}
+        listens={check.added !== null || check.after.length > 0}
         onChange={(after) => change({ after })}
       />
       {answer.after && !answer.after.ok ? <FieldError message={answer.after.message} /> : null}

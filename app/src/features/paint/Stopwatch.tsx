@@ -4,12 +4,17 @@ import { useKept } from '@/data/kept';
 import { useAwake } from '@/ui/awake';
 import { Button } from '@/ui/button';
 import { Words } from '@/ui/text';
+import { useVoice } from '@/ui/voice';
+import { VoiceLine } from '@/ui/voiceLine';
 import { meanOf } from '@fine-spray/contract';
 
 /** Readings that fit on one check. */
 const MOST = 9;
 /** Readings further apart than this share of their mean were not of one paint, or not of one thumb. */
 const APART = 0.1;
+
+/** What the watch hears. A word takes a moment to be heard: of a long cup time that is little. */
+const SPOKEN = ['start', 'stop'];
 
 const half = (seconds: number) => (Math.round(seconds * 2) / 2).toFixed(1);
 
@@ -29,6 +34,7 @@ export function Stopwatch({
   of,
   readings,
   onChange,
+  listens = true,
   now = () => Date.now(),
 }: {
   label: string;
@@ -36,6 +42,8 @@ export function Stopwatch({
   of: string;
   readings: readonly number[];
   onChange: (readings: readonly number[]) => void;
+  /** It is this one that is spoken to. */
+  listens?: boolean;
   now?: () => number;
 }) {
   const [started, setStarted] = useKept<number | undefined>(`stopwatch ${of} ${label}`, readStart, undefined);
@@ -56,6 +64,13 @@ export function Stopwatch({
     setStarted(undefined);
     if (seconds >= 2) onChange([...readings, Math.round(seconds * 10) / 10].slice(-MOST));
   }
+  const voice = useVoice(
+    SPOKEN,
+    (word) => {
+      if ((word === 'stop') === running) press();
+    },
+    listens,
+  );
   const spread = readings.length > 1 ? (Math.max(...readings) - Math.min(...readings)) / meanOf(readings) : 0;
   return (
     <View className="gap-2" role="group" aria-label={label}>
@@ -71,6 +86,7 @@ export function Stopwatch({
           {running ? 'Stop when the stream breaks' : 'Start when the cup clears the paint'}
         </Words>
       </Pressable>
+      <VoiceLine voice={voice} words={SPOKEN} />
       {readings.length > 0 ? (
         <View className="flex-row flex-wrap items-center gap-2">
           <Words className="min-w-0 flex-1">{`${readings.map(half).join(', ')} s. Mean ${half(meanOf(readings))}${readings.length > 1 ? `, ${Math.round(spread * 100)} % apart` : ', once more tells how sure'}.`}</Words>

@@ -14,7 +14,9 @@ import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
 import { CompanyPanel, OtherCompanies, StandIns } from './CompanyPanel';
 import { useTheme } from '@/ui/theme/theme';
+import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
+import { useHearsHere, useVoiceSwitch } from '@/ui/voice';
 
 /** Units, theme, and what this program is not. */
 export function SettingsScreen() {
@@ -52,6 +54,7 @@ export function SettingsScreen() {
       <OtherCompanies />
       {company.data ? <StandIns company={company.data} /> : null}
       <NoticeSwitch />
+      <VoiceSwitch />
       <WhoWrites label="Who uses this device" />
       <Button label="People" icon={Users} onPress={() => router.navigate('/people')} />
       {seesMoney ? (
@@ -68,5 +71,19 @@ export function SettingsScreen() {
         <Words weight="semi">{PRECEDENCE_NOTE}</Words>
       </View>
     </Screen>
+  );
+}
+
+/** Answers by voice, where the device itself hears; else nothing is offered. */
+function VoiceSwitch() {
+  const [on, set] = useVoiceSwitch();
+  if (useHearsHere() !== true) return null;
+  return (
+    <TickRow
+      label="Answers by voice"
+      note="One word at a time while dialling in and timing a cup: the hands stay free. Heard on this device; nothing leaves it."
+      on={on === 'on'}
+      onPress={() => set(on === 'on' ? 'off' : 'on')}
+    />
   );
 }
