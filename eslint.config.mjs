@@ -120,6 +120,20 @@ export default tseslint.config(
     },
   },
   {
+    // One person in twelve does not tell some colours apart, and paint covers screens: what is said is told by words and form.
+    files: ['{app,core,contract}/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...['Literal[value=', 'TemplateElement[value.raw=', 'JSXText[value='].map((start) => ({
+          selector: `${start}/\\b(red|green|yellow|amber|blue|purple|pink)\\b/i]`,
+          message: 'Nothing is said by a colour: say what it is, what it means, or what to do.',
+        })),
+      ],
+    },
+  },
+  {
     // In svg, x and y are attributes of text and shapes, not deprecated styles.
     files: [
       'app/src/features/setup/{Scene,FilmSection}.tsx',

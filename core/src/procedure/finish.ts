@@ -76,7 +76,7 @@ export const FINISH_FAULTS = {
   },
   stains: {
     name: 'Stains coming through',
-    looks: 'Yellow or brown patches in a fresh film.',
+    looks: 'Tinted patches in a fresh film, often with a darker rim.',
     first: 'Water, tannin or smoke in the ground.',
     now: 'Stain-blocking primer, then the finish.',
     next: 'Prime first; what was wet has to dry and its cause be mended.',

@@ -150,8 +150,8 @@ export const ITEMS = {
     parts: (s) => [...leaf(s, 1), ...casing(s, 3)],
   },
   shutter: {
-    name: 'Shutter, both faces',
-    many: 'Shutters, both faces',
+    name: 'Shutter',
+    many: 'Shutters',
     group: 'openings',
     where: OUTSIDE,
     sizes: { width: 0.45, height: 1.2 },
@@ -272,8 +272,8 @@ export const ITEMS = {
     ],
   },
   shelf: {
-    name: 'Shelf, both faces',
-    many: 'Shelves, both faces',
+    name: 'Shelf',
+    many: 'Shelves',
     group: 'fitted',
     where: INSIDE,
     sizes: { length: 0.9, depth: 0.3 },
@@ -300,8 +300,8 @@ export const ITEMS = {
     ],
   },
   'cabinet-door': {
-    name: 'Cabinet door, both faces',
-    many: 'Cabinet doors, both faces',
+    name: 'Cabinet door',
+    many: 'Cabinet doors',
     group: 'fitted',
     where: INSIDE,
     sizes: { width: 0.45, height: 0.7 },
@@ -354,8 +354,8 @@ export const ITEMS = {
     parts: bar('edge'),
   },
   'closed-fence': {
-    name: 'Fence, closed, both sides',
-    many: 'Fences, closed, both sides',
+    name: 'Fence, closed',
+    many: 'Fences, closed',
     group: 'fences',
     where: ['loose', 'elevation'],
     sizes: { length: 10, height: 1.8 },
