@@ -1,29 +1,6 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { expect, test, type Page } from './test';
+import { bringAxe, broken } from './axe';
 import { address, demoJob, demoOffer, demoPlace, demoSurface, openQuestion } from './pages';
-
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-interface Violation {
-  readonly id: string;
-  readonly nodes: readonly { readonly html: string; readonly failureSummary?: string }[];
-}
-
-type Rules = { readonly runOnly?: readonly string[] };
-
-async function broken(page: Page, rules: Rules = {}): Promise<string[]> {
-  const found = await page.evaluate(async (options) => {
-    const { axe } = globalThis as unknown as {
-      axe: { run(options: Rules & { resultTypes: string[] }): Promise<{ violations: Violation[] }> };
-    };
-    // Only what is wrong is looked at closer.
-    return (await axe.run({ ...options, resultTypes: ['violations'] })).violations;
-  }, rules);
-  return found.flatMap(({ id, nodes }) =>
-    nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} ${failureSummary ?? ''}`),
-  );
-}
 
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
@@ -45,7 +22,7 @@ async function turnTo(page: Page, size: typeof PHONE, colorScheme: 'light' | 'da
  * contrast. The page ends as it began: on a phone, light.
  */
 async function violations(page: Page, sizes = [WIDE, PHONE]): Promise<string[]> {
-  await page.evaluate(axeSource);
+  await bringAxe(page);
   const found: string[] = [];
   for (const size of sizes) {
     await turnTo(page, size, 'dark');

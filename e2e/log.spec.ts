@@ -296,7 +296,7 @@ test('the journal is searched, filtered and taken along', async ({ page }) => {
   for (const [button, name, begins] of [
     ['CSV', 'site-log.csv', 'Day,Time,Kind'],
     ['JSON', 'site-log.json', '{\n "format": "fine-spray-log"'],
-    ['Viscosity sheet', 'viscosity.csv', 'Time,Who,Coating'],
+    ['Viscosity CSV', 'viscosity.csv', 'Coating,Batch,New container,Shift,Who'],
   ] as const) {
     const saved = page.waitForEvent('download');
     await page.getByRole('button', { name: button, exact: true }).click();

@@ -9,7 +9,7 @@ const tool = async (page: Page, name: string, surface = 'South wall') => {
 };
 /** A tap within a third of a second is the same one: the next card is looked at first. */
 async function saw(page: Page, pattern: string): Promise<void> {
-  await press(page, new RegExp(`^It looks like this: ${pattern}`));
+  await press(page, new RegExp(`^${pattern}`));
   await page.waitForTimeout(400);
 }
 const gun = async (page: Page) =>
@@ -36,7 +36,7 @@ test(
     // What is to be set is in sight, and a thumb that bounces answers one card.
     await expect(page.getByTestId('dial-in-pump')).toBeInViewport();
     const first = await gun(page);
-    await page.getByRole('button', { name: /^It looks like this: Tails/ }).dblclick();
+    await page.getByRole('button', { name: /^Tails/ }).dblclick();
     await expect(page.getByText('Card 2.', { exact: false })).toBeVisible();
     await page.waitForTimeout(400);
     await press(page, /That was wrong/);
@@ -303,6 +303,10 @@ test(
     await page.getByLabel('Batch').fill('H-9001');
     await page.reload();
     await expect(page.getByLabel('Batch')).toHaveValue('H-9001');
+    // A record of the paint is never without who.
+    await press(page, 'Keep this check');
+    await expect(page.getByRole('alert').filter({ hasText: 'Say who checked it' })).toBeVisible();
+    await page.getByRole('radio', { name: 'Tobi' }).click();
     await press(page, 'Keep this check');
     await expect(page.getByTestId('viscosity-chart')).toBeVisible();
     await expect(page.getByLabel('Batch')).toHaveCount(0);

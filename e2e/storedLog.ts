@@ -2,6 +2,7 @@ export interface StoredEntry {
   readonly id: string;
   readonly kind: string;
   readonly author: string;
+  readonly jobId: string | null;
   readonly at: string;
   readonly clockSkew: number | null;
   readonly createdAt: string;

@@ -60,6 +60,9 @@ export function Labelled({
 export type Secret = 'password' | 'new-password' | 'pin';
 const KEPT_AS = { password: 'current-password', 'new-password': 'new-password', pin: 'off' } as const;
 
+/** Width of the border of a field, px. */
+const BORDER = 2;
+
 interface BoxProps {
   readonly label: string;
   readonly hideLabel?: boolean;
@@ -107,6 +110,8 @@ export function FieldBox({
           inputMode={numeric ? 'decimal' : secret === 'pin' ? 'numeric' : 'text'}
           secureTextEntry={secret !== undefined}
           autoComplete={secret === undefined ? undefined : KEPT_AS[secret]}
+          // As large as its box, border and all: a thumb beside the words hits it too.
+          style={{ ...target, marginVertical: -BORDER }}
           className={`min-w-0 flex-1 py-2 text-ink ${numeric ? 'font-digits text-22' : 'font-words text-18'} ${multiline ? 'min-h-[96px]' : ''}`}
         />
         {unit ? <Words colour="ink2">{unit}</Words> : null}

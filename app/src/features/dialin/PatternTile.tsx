@@ -83,7 +83,6 @@ export function PatternTile({
   return (
     <Pressable
       role="button"
-      aria-label={`It looks like this: ${name}. ${looks}`}
       onPress={onPress}
       className="min-w-[45%] flex-1 gap-1 lg:min-w-[22%] rounded-xl border-2 border-rule bg-sheet p-2 hover:border-identity"
     >

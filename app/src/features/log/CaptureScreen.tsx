@@ -8,13 +8,13 @@ import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useForm } from '@/data/draft';
 import { useJobHere } from '@/data/jobHere';
-import { useKept } from '@/data/kept';
 import type { NewEntry } from '@/data/log';
 import { usePlanKit } from '@/data/planKit';
 import { useSiteLog } from '@/data/record';
 import { newId } from '@/data/newId';
 import { pictures as onTheirWay } from '@/data/pictures';
 import { useWriteTogether } from '@/data/writeDown';
+import { KeptTyped } from '@/features/frame';
 import { EntryRows, offsetAt } from '@/features/journal';
 import { AddPictures, pictureEntries, usePictures } from '@/features/pictures';
 import { Button } from '@/ui/button';
@@ -91,9 +91,6 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   );
 }
 
-const readDraft = (stored: unknown): Payload | undefined =>
-  typeof stored === 'object' && stored !== null ? (stored as Payload) : undefined;
-
 function Form({
   kind,
   context,
@@ -108,27 +105,17 @@ function Form({
   const { system } = useUnits();
   const router = useRouter();
   const written = writtenKind(kind);
-  const keep = written?.keeps === true;
-  const [draft, setDraft] = useKept<Payload | undefined>(
-    `log draft ${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`,
-    readDraft,
-    undefined,
-  );
-  const pictures = usePictures(`${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`);
+  // Under the same name whatever comes: a reload in the middle of a form loses nothing of it.
+  const about = `${kind} ${corrected?.id ?? surface?.id ?? job?.id ?? ''}`;
+  const pictures = usePictures(about);
   const form = useForm<Payload>({
     schema: kindOf(kind).payload as z.ZodType<object>,
-    first: {
-      ...(corrected ? payloadToCorrect(corrected) : firstPayload(kind, context)),
-      ...(keep ? draft : undefined),
-    },
+    first: corrected ? payloadToCorrect(corrected) : firstPayload(kind, context),
+    keptAs: `log ${about}`,
     quiet: true,
   });
   const { content: payload, errors, sentence } = form;
   const Fields = written?.form;
-  const change = (part: Payload) => {
-    form.change(part);
-    if (keep) setDraft({ ...draft, ...part });
-  };
   function write(said: Payload) {
     const jobId = corrected ? corrected.jobId : (job?.id ?? null);
     const surfaceId = corrected ? corrected.surfaceId : (surface?.id ?? null);
@@ -147,7 +134,6 @@ function Form({
     );
     void onTheirWay.written(shots);
     pictures.done();
-    if (keep) setDraft(undefined);
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
   }
   return (
@@ -158,6 +144,7 @@ function Form({
         backTo="/log"
       />
       <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6">
+        <KeptTyped kept={form.kept} drop={form.drop} />
         {corrected && isReadable(corrected) ? (
           <View className="gap-1">
             <Words weight="semi" colour="ink2">
@@ -172,7 +159,7 @@ function Form({
             payload={payload}
             context={context}
             errors={errors}
-            onChange={change}
+            onChange={form.change}
             onInvalid={form.onInvalid}
           />
         ) : null}

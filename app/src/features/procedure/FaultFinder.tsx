@@ -108,7 +108,6 @@ export function FaultFinder({
               setTried(0);
               setCounts(curesOf(TROUBLES[id].name));
             }}
-            aria-label={`${TROUBLES[id].name}: ${TROUBLES[id].looks}`}
             className="min-h-[72px] flex-row items-center gap-3 border-b border-rule py-1"
           >
             <View className="overflow-hidden rounded-lg border border-rule">

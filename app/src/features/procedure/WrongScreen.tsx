@@ -60,7 +60,6 @@ function Finish({ site }: { site: Site }) {
           <Pressable
             key={id}
             role="button"
-            aria-label={`${FINISH_FAULTS[id].name}: ${FINISH_FAULTS[id].looks}`}
             onPress={() => setShown(id)}
             className="min-h-[72px] flex-row items-center gap-3 border-b border-rule py-1"
           >

@@ -187,7 +187,7 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
   const gear = useList('gear').data;
   const { rooms: toPrepare } = useToPrepare({ job, surfaces, kit });
   const rooms = useMemo(() => [...new Set(surfaces.map(({ room }) => room))], [surfaces]);
-  const { data: schedules } = useSchedules(job.id);
+  const { data: schedules, error: noPlan } = useSchedules(job.id);
   const [now] = useState(() => new Date());
   const days = useMemo(() => daysAhead(schedules?.[0], surfaces, now), [schedules, surfaces, now]);
   const [asked, setAsked] = useState<string>();
@@ -204,6 +204,13 @@ function Taking({ job, surfaces, kit }: LoadedJob) {
     () => neededFor({ job, surfaces, kit }, gear ?? NONE, wanted, toPrepare ?? [], system),
     [job, surfaces, kit, gear, wanted, toPrepare, system],
   );
+  // Its day first: ticks made before would be those of another list.
+  if (schedules === undefined && !noPlan)
+    return (
+      <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>
+        <Skeleton rows={6} />
+      </Screen>
+    );
   if (!worked || surfaces.length === 0) {
     return (
       <Screen title="Take along" above={job.name} backTo={`/jobs/${job.id}`}>

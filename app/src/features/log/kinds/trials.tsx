@@ -65,5 +65,4 @@ export const trial: WrittenKind<'trial'> = {
     scores: {},
     words: '',
   }),
-  keeps: true,
 };

@@ -32,8 +32,6 @@ export interface WrittenKind<Kind extends EntryKind> {
   readonly form: ComponentType<FormProps>;
   /** What the form opens on: sensible for where one is and what was written last. What is counted or measured is left out. */
   readonly first: (context: CaptureContext) => Partial<PayloadOf<Kind>>;
-  /** Its words are kept while they are being written: they are long, and a phone locks. */
-  readonly keeps?: true;
 }
 
 /** A kind that a tool on site writes; with a tile where the log leads to the tool. */

@@ -181,26 +181,22 @@ export const fault: WrittenKind<'fault'> = {
   tile: { label: 'Fault, cure', icon: TriangleAlert },
   form: FaultForm,
   first: ({ job }) => ({ what: '', cure: '', sprayerId: job?.sprayerId ?? null }),
-  keeps: true,
 };
 
 export const touchUp: WrittenKind<'touch-up'> = {
   tile: { label: 'Touch-up', icon: Pipette, surface: true },
   form: TouchUpForm,
   first: ({ surface }) => ({ coatingId: surface?.coatingId ?? null, volume: null, why: '' }),
-  keeps: true,
 };
 
 export const incident: WrittenKind<'incident'> = {
   tile: { label: 'Near miss', icon: ShieldAlert },
   form: IncidentForm,
   first: () => ({ level: 'near miss', what: '', done: '' }),
-  keeps: true,
 };
 
 export const note: WrittenKind<'note'> = {
   tile: { label: 'Note', icon: StickyNote, common: true },
   form: NoteForm,
   first: () => ({ text: '' }),
-  keeps: true,
 };
