@@ -5,7 +5,7 @@ import { storedLog } from './storedLog';
 import { expect, test, type Page } from './test';
 
 /** What a day on the phone may cost besides the lists of the machine: taps, and seconds by the keystroke-level model. */
-const BUDGET = { taps: 120, seconds: 360 };
+const BUDGET = { taps: 100, seconds: 300 };
 /** A tap within this after another is the same one, ms: the next waits for it. */
 const BOUNCE = 550;
 

@@ -14,6 +14,8 @@ import { main, say, stop } from './lib/say.mjs';
 /** Two frames at 60 a second: one was dropped, ms. */
 const FRAMES_APART = 32;
 const FRAME = 16;
+/** A tap is answered at once within this, ms. */
+const TAP = 100;
 /** Entries of a long log. */
 const LONG_LOG = 100_000;
 const LOG = 10_000;
@@ -260,6 +262,13 @@ async function inTheBrowser(address) {
       'ms',
     ),
   ];
+}
+
+/** Taps of a crew on site, on a phone four times slower than this machine. */
+async function onSite(address) {
+  const { taps } = await import('./lib/tapBench.mjs');
+  const all = await taps(address);
+  return all.map(({ what, time }) => line(`tap at four times slowdown: ${what}`, time, TAP, 'ms'));
 }
 
 /** A log of ten thousand entries in the browser, and the application without a server. */

@@ -1,5 +1,5 @@
 import { planHistory, siteNow, type Kit } from '@fine-spray/contract/planning';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { usePreference } from '@/ui/preference';
 import { useKit } from './kit';
 import { useLog } from './log';
@@ -11,7 +11,9 @@ export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'of
 /** The kit as plans use it: with the crew's own history, unless that is switched off. */
 export function usePlanKit(): ReturnType<typeof useKit> {
   const { kit: plain, ...rest } = useKit();
-  const { entries, old, loading } = useLog();
+  const { entries: written, old, loading } = useLog();
+  // What was written a moment ago moves plans once the tap that wrote it is answered.
+  const entries = useDeferredValue(written);
   const [ours] = useOurHistory();
   const kit = useMemo((): Kit | undefined => {
     // Not first without it and then with it: numbers do not jump under the eye.

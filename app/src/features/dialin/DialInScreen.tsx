@@ -12,7 +12,7 @@ import {
   type SetupCard,
 } from '@fine-spray/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
@@ -91,7 +91,7 @@ function Dialling({
   useAwake(dial.session.ready);
   // Before it is begun nothing is to be set: from then on what is, comes into sight.
   const next = useNextInSight(dial.session.ready ? dial.session.events.length + 1 : 0);
-  const lists = faultLists(site);
+  const lists = useMemo(() => faultLists(site), [site]);
   if (!dial.session.ready)
     return (
       <View ref={next}>
@@ -257,10 +257,15 @@ function Spray({
   const known = useKnob(site.sprayer);
   const [other, setOther] = useState<'width' | 'photo'>();
   const exponent = FAMILY_DATA[card.tip.candidate.tip.family].profileExponent;
-  const saw = (seen: Seen) => {
+  const said = useRef(answer);
+  useEffect(() => {
+    said.current = answer;
+  });
+  // The same from card to card: the pictures of the patterns are not drawn anew for each answer.
+  const saw = useCallback((seen: Seen) => {
     setOther(undefined);
-    answer({ kind: 'saw', seen });
-  };
+    said.current({ kind: 'saw', seen });
+  }, []);
   const voice = useVoice(SPOKEN, (word) => {
     const seen = SEEN.find((one) => SEEN_WORDS[one].name.toLowerCase() === word);
     if (seen) saw(seen);
@@ -292,7 +297,7 @@ function Spray({
       <VoiceLine voice={voice} words={SPOKEN} />
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="What the card shows">
         {SEEN.map((seen) => (
-          <PatternTile key={seen} seen={seen} exponent={exponent} onPress={() => saw(seen)} />
+          <PatternTile key={seen} seen={seen} exponent={exponent} onPress={saw} />
         ))}
       </View>
       <View className="flex-row flex-wrap gap-2">

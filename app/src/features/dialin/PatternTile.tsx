@@ -1,5 +1,5 @@
 import { drawPattern, seeded, typicalPattern, type Seen } from '@fine-spray/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { Words } from '@/ui/text';
@@ -70,20 +70,20 @@ export function PatternPicture({
 }
 
 /** A pattern to tap: picture, name, and what to look for. */
-export function PatternTile({
+export const PatternTile = memo(function PatternTile({
   seen,
   exponent,
   onPress,
 }: {
   seen: Seen;
   exponent: number;
-  onPress: () => void;
+  onPress: (seen: Seen) => void;
 }) {
   const { name, looks } = SEEN_WORDS[seen];
   return (
     <Pressable
       role="button"
-      onPress={onPress}
+      onPress={() => onPress(seen)}
       className="min-w-[45%] flex-1 gap-1 lg:min-w-[22%] rounded-xl border-2 border-rule bg-sheet p-2 hover:border-identity"
     >
       <View className="overflow-hidden rounded-lg">
@@ -97,4 +97,4 @@ export function PatternTile({
       </Words>
     </Pressable>
   );
-}
+});

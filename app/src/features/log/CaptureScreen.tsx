@@ -2,7 +2,7 @@ import { kindOf, isReadable, type Entry, type EntryKind, type PayloadOf } from '
 import { journalLine } from '@fine-spray/contract/log';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
-import { useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import type { z } from 'zod';
 import { ScrollView, View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -41,7 +41,9 @@ export interface CaptureProps {
 
 /** One thing to write down, or one to put right. */
 export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: CaptureProps) {
-  const { log, failed, retry } = useSiteLog();
+  const { log: written, failed, retry } = useSiteLog();
+  // A tap is answered first: what follows from what it wrote comes a moment later.
+  const log = useDeferredValue(written);
   const { weather: station } = useStation();
   const { system } = useUnits();
   const kind = kindOfSlug(address);
@@ -54,6 +56,10 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   const brought = bringing.here || bringing.failed !== undefined;
   const { kit } = usePlanKit();
   const cardOf = useMemo(() => cardsOf(surface, job, kit, system), [surface, job, kit, system]);
+  const context = useMemo(
+    (): CaptureContext | undefined => log && { log, job, surface, station, cardOf, system },
+    [log, job, surface, station, cardOf, system],
+  );
   if (!kind || (log && entryId !== undefined && !corrected)) {
     return (
       <Screen title="Not here" backTo="/log">
@@ -62,7 +68,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
     );
   }
   // A form without its surface would be another one as soon as the surface comes, and what was typed gone.
-  if (!log || !kit || !brought || (wanted && !surface && !log.complete)) {
+  if (!log || !context || !kit || !brought || (wanted && !surface && !log.complete)) {
     return (
       <Screen title={kindOf(kind).name} backTo="/log">
         {failed ? (
@@ -77,7 +83,6 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
       </Screen>
     );
   }
-  const context: CaptureContext = { log, job, surface, station, cardOf, system };
   // A form opens once on what is known then: a reading that comes later must not move what the thumb is on.
   const key = `${kind} ${surface?.id ?? job?.id ?? ''} ${entryId ?? ''}`;
   return (
@@ -91,7 +96,7 @@ export function CaptureScreen({ kind: address, jobId, surfaceId, entryId }: Capt
   );
 }
 
-function Form({
+const Form = memo(function Form({
   kind,
   context,
   corrected,
@@ -181,4 +186,4 @@ function Form({
       </View>
     </View>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { KINDS, type PayloadOf } from '@fine-spray/contract';
 import { combFor, combReading, quantity, showText, type UnitSystem } from '@fine-spray/core';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useWriteDown } from '@/data/writeDown';
 import { Choice } from '@/ui/choice';
@@ -21,7 +21,7 @@ import { combOf } from './kinds/films';
 type Comb = PayloadOf<'comb'>;
 
 /** A comb to tap: the last tooth that is wet is written down at once; mean, verdict and the speed to go on with beside it. */
-export function CombScreen({ context }: { context: CaptureContext }) {
+export const CombScreen = memo(function CombScreen({ context }: { context: CaptureContext }) {
   if (context.surface && context.job) return <Reading context={context} />;
   return (
     <View className="flex-1">
@@ -31,7 +31,7 @@ export function CombScreen({ context }: { context: CaptureContext }) {
       </View>
     </View>
   );
-}
+});
 
 function Reading({ context }: { context: CaptureContext }) {
   const { job, surface } = context;

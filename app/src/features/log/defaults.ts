@@ -19,6 +19,8 @@ import {
   type UnitSystem,
 } from '@fine-spray/core';
 import { jobsOfPaint, tipsOf, type SiteLog } from '@/data/record';
+import type { Job, Surface } from '@fine-spray/contract';
+import type { Kit } from '@fine-spray/contract/planning';
 import type { KnownPlace } from './place';
 
 /** All a form starts from. */
@@ -39,6 +41,20 @@ export interface CoatOption {
   readonly state: 'to do' | 'begun' | 'done';
 }
 
+const PLANNED = new WeakMap<
+  Surface,
+  { readonly job: Job; readonly kit: Kit; readonly planned: readonly PlannedCoatOfJob[] }
+>();
+
+/** The coats planned on a surface; worked out once, each takes a search and a form asks at every tap. */
+function plannedOn(surface: Surface, job: Job, kit: Kit): readonly PlannedCoatOfJob[] {
+  const known = PLANNED.get(surface);
+  if (known?.job === job && known.kit === kit) return known.planned;
+  const planned = plannedCoats([surface], job, kit);
+  PLANNED.set(surface, { job, kit, planned });
+  return planned;
+}
+
 /** The coats planned on a surface with where they stand. */
 export function coatOptions({
   log,
@@ -47,7 +63,7 @@ export function coatOptions({
 }: Pick<CaptureContext, 'log' | 'job' | 'surface'>): readonly CoatOption[] {
   if (!job || !surface) return [];
   const done = new Map(log.record.coatsOf(surface.id).map((one) => [`${one.coating} ${one.coat}`, one]));
-  return plannedCoats([surface], job, log.kit).map((planned) => {
+  return plannedOn(surface, job, log.kit).map((planned) => {
     const known = done.get(`${planned.coating} ${planned.coat}`);
     const state = known?.finished ? 'done' : known ? 'begun' : 'to do';
     const name = log.names.coating(planned.coating) ?? 'a coating that was deleted';
@@ -115,9 +131,22 @@ export function cardSpeedOf({ cardOf }: Pick<CaptureContext, 'cardOf'>, of: Coat
   return card ? gunSpeedOf(card, of.coat).value : null;
 }
 
+const LEFT = new WeakMap<SiteLog, Map<string, number>>();
+
 /** What is left to spray of a coat, by the plan and by what this job took so far, m³ through the gun with its thinner. */
 export function litresLeft({ log, job }: Pick<CaptureContext, 'log' | 'job'>, option: CoatOption): number {
-  if (!job) return option.planned.volume.value;
+  const { surface, coating, coat, volume } = option.planned;
+  if (!job) return volume.value;
+  const ofLog = LEFT.get(log) ?? new Map<string, number>();
+  LEFT.set(log, ofLog);
+  const key = `${job.id} ${surface} ${coating} ${coat}`;
+  // Every coat of the coating takes a search: once for a log, not at every tap.
+  const left = ofLog.get(key) ?? workedOutLeft(log, job, option);
+  ofLog.set(key, left);
+  return left;
+}
+
+function workedOutLeft(log: SiteLog, job: Job, option: CoatOption): number {
   // Of this coating alone: each coat takes a search.
   const ofJob = plannedCoats(
     log.surfaces.filter(({ jobId }) => jobId === job.id),

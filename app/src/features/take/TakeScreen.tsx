@@ -29,7 +29,7 @@ import {
 import { useRouter } from 'expo-router';
 import Share2 from 'lucide-react-native/icons/share-2';
 import SprayCan from 'lucide-react-native/icons/spray-can';
-import { useMemo, useState, type ReactNode } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { canShareText, fileName, saveFile, shareText } from '@/data/deviceFiles';
@@ -323,6 +323,14 @@ function Loading({
       ? worked.lines.filter(({ what }) => packed.includes(what))
       : worked.lines;
   const [done, setDone] = way === 'out' ? [packed, setPacked] : [back, setBack];
+  const state = useRef({ done, setDone });
+  useEffect(() => {
+    state.current = { done, setDone };
+  });
+  const tick = useCallback((what: string) => {
+    const now = state.current;
+    now.setDone(toggled(now.done, what));
+  }, []);
   const open = lines.filter(({ what }) => !done.includes(what));
   const missing = way === 'out' ? worked.lines.filter(({ owned }) => owned === false) : [];
   const groups = [...new Set(lines.map(({ group }) => group))];
@@ -396,12 +404,7 @@ function Loading({
           {lines
             .filter((line) => line.group === group)
             .map((line) => (
-              <Line
-                key={line.what}
-                line={line}
-                on={done.includes(line.what)}
-                onPress={() => setDone(toggled(done, line.what))}
-              />
+              <Line key={line.what} line={line} on={done.includes(line.what)} onPress={tick} />
             ))}
         </Panel>
       ))}
@@ -409,7 +412,16 @@ function Loading({
   );
 }
 
-function Line({ line, on, onPress }: { line: TakeLine; on: boolean; onPress: () => void }) {
+/** A line of the list: drawn anew only when its own tick changes, of some sixty. */
+const Line = memo(function Line({
+  line,
+  on,
+  onPress,
+}: {
+  line: TakeLine;
+  on: boolean;
+  onPress: (what: string) => void;
+}) {
   const { what, why, owned } = line;
   return (
     <TickRow
@@ -417,7 +429,7 @@ function Line({ line, on, onPress }: { line: TakeLine; on: boolean; onPress: () 
       label={what}
       note={`${why}${owned === false ? '. Not in the kit: buy or borrow' : ''}`}
       on={on}
-      onPress={onPress}
+      onPress={() => onPress(what)}
     />
   );
-}
+});
