@@ -417,6 +417,7 @@ async function application(home) {
     ...(await besideBare(running, home)),
     ...(await betweenDevices(running)),
     ...(await inTheBrowser(running.address)),
+    ...(await onSite(running.address)),
     // Last: it stops the server.
     ...(await longLog(running)),
   ]);
