@@ -504,7 +504,8 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
 });
 
 test('everything that is tapped on site is 56 px high, for a glove', async ({ page }) => {
-  for (const name of ['start-up', 'paint', 'dial-in', 'line', 'film', 'tips', 'card', 'shut-down']) {
+  const tools = ['start-up', 'paint', 'dial-in', 'knob', 'passes', 'beat', 'gun-down', 'wrong'];
+  for (const name of [...tools, 'line', 'film', 'tips', 'card', 'shut-down']) {
     await tool(page, name, 'North wall');
     const small = await page.getByRole('main').evaluate((main) =>
       [...main.querySelectorAll('[role=button],[role=radio],[role=checkbox],[role=link],button')]
@@ -575,4 +576,38 @@ test('one door for whatever is wrong: what cured it is written down, and comes f
   await page.getByRole('radio', { name: 'Fan' }).click();
   await press(page, 'Spray a card');
   await expect(page.getByRole('heading', { level: 1, name: 'Dial in' })).toBeVisible();
+});
+
+test('a knob is read with a gauge: three readings make its curve, a mark that falls is asked twice, and a display says the gun', async ({
+  page,
+}) => {
+  await tool(page, 'knob', 'East gable');
+  const place = page.getByTestId('knob-place');
+  await expect(place).toHaveText('three quarters');
+  const read = async (mark: string, bar: string) => {
+    await page.getByRole('button', { name: /^The knob stands at: / }).click();
+    await page.getByRole('radio', { name: mark, exact: true }).click();
+    await page.getByLabel('The gauge reads, bar').fill(bar);
+    await press(page, 'Write it down');
+  };
+  // Lower than half gave before, at a higher mark.
+  await read('full', '90');
+  const doubt = page.getByTestId('knob-read').getByRole('alert');
+  await expect(doubt).toContainText('pressure cannot fall there');
+  await expect(page.getByLabel('The gauge reads, bar')).toHaveValue('90');
+  await page.getByLabel('The gauge reads, bar').fill('210');
+  await press(page, 'Write it down');
+  await expect(page.getByTestId('knob-readings')).toContainText('full: 210 bar, gauge');
+  await read('full', '900');
+  await expect(doubt).toContainText('between');
+  // The pump that shows its pressure: what that makes at the gun.
+  await page.getByRole('radio', { name: 'A display' }).click();
+  await page.getByLabel('The display shows, trigger held, bar').fill('160');
+  await expect(page.getByTestId('knob-gun')).toContainText(/\d+ ?bar/);
+  await expect(
+    page.getByText('Worked out for the hoses of this job, not measured.', { exact: false }),
+  ).toBeVisible();
+  // As it was for those who come after.
+  await press(page, 'Undo');
+  await expect(place).toBeVisible();
 });

@@ -176,7 +176,7 @@ export function startUp(order: StartUp): Result<Procedure> {
     .step('tip off', 'Only now: relieved and locked. Nothing is flushed through a tip.', [[tipOff]])
     .step('filters', 'A blocked filter feels like low pressure and gets cured with too much of it.', [
       [filtersOut],
-      [filtersIn(`each clean and back in: ${mesh} mesh in the gun`)],
+      [filtersIn(`each clean and back in: ${mesh} mesh in gun and manifold`)],
     ])
     .step(
       'connect',

@@ -12,7 +12,7 @@ import {
   type SetupCard,
 } from '@fine-spray/core';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { dayOfEntry } from '@/data/day';
 import { lastConfirmed } from '@/data/confirmed';
@@ -34,6 +34,7 @@ import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
 import { Panel } from '@/ui/panel';
 import { Segmented } from '@/ui/segmented';
+import { useStable } from '@/ui/stable';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -257,15 +258,11 @@ function Spray({
   const known = useKnob(site.sprayer);
   const [other, setOther] = useState<'width' | 'photo'>();
   const exponent = FAMILY_DATA[card.tip.candidate.tip.family].profileExponent;
-  const said = useRef(answer);
-  useEffect(() => {
-    said.current = answer;
-  });
   // The same from card to card: the pictures of the patterns are not drawn anew for each answer.
-  const saw = useCallback((seen: Seen) => {
+  const saw = useStable((seen: Seen) => {
     setOther(undefined);
-    said.current({ kind: 'saw', seen });
-  }, []);
+    answer({ kind: 'saw', seen });
+  });
   const voice = useVoice(SPOKEN, (word) => {
     const seen = SEEN.find((one) => SEEN_WORDS[one].name.toLowerCase() === word);
     if (seen) saw(seen);

@@ -1,4 +1,5 @@
 import { showText } from '@fine-spray/core';
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
@@ -10,7 +11,7 @@ const ON_A_SIDE = 6;
 const GAP = 34;
 
 /** A comb as it is in the hand: its sides one below the other, each tooth a target; gaps grow with the film they read. */
-export function CombPicture({
+export const CombPicture = memo(function CombPicture({
   teeth,
   target,
   onTap,
@@ -38,7 +39,7 @@ export function CombPicture({
       </Pressable>
     </View>
   );
-}
+});
 
 function Side({
   side,

@@ -8,6 +8,7 @@ import { EmptyState } from '@/ui/states';
 import { Header } from '@/ui/screen';
 import { BigNumber } from '@/ui/number';
 import { Words } from '@/ui/text';
+import { useStable } from '@/ui/stable';
 import { useUnits } from '@/ui/units';
 import { QuantityStepper } from '@/ui/quantityStepper';
 import { strokeText } from '@/features/setup';
@@ -44,7 +45,7 @@ function Reading({ context }: { context: CaptureContext }) {
   const card = context.cardOf(payload);
   const [said, setSaid] = useState<string>();
 
-  function tap(tooth: number | null) {
+  const tap = useStable((tooth: number | null) => {
     const teeth = payload.teeth.map((each) => quantity<never>(each));
     const reading = combReading(tooth === null ? undefined : quantity(tooth), teeth, system);
     if (!reading.ok) {
@@ -65,7 +66,7 @@ function Reading({ context }: { context: CaptureContext }) {
       `${shown}: written down, ${count} in a row.`,
       () => setInARow((now) => now - 1),
     );
-  }
+  });
 
   return (
     <View className="min-h-0 flex-1">

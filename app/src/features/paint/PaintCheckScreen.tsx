@@ -110,7 +110,7 @@ export function PaintCheckScreen({ site }: { site: Site }) {
     const before = check;
     write(
       { kind: 'viscosity', payload: record, jobId: site.jobId, surfaceId: site.surfaceId },
-      `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s.`,
+      `Kept: ${site.coating.name}, ${meanOf(check.before).toFixed(1)} s. Rinse the cup before the paint dries in it.`,
       () => change(before),
     );
     clear();

@@ -286,7 +286,11 @@ function SmallPart({ card, open }: PartProps) {
     <>
       <Rule />
       <View className="flex-row flex-wrap">
-        <SmallCell label="Filter" value={`${card.mesh.value} mesh`} onPress={open('mesh')} />
+        <SmallCell
+          label="Filters, gun and manifold"
+          value={`${card.mesh.value} mesh`}
+          onPress={open('mesh')}
+        />
         <SmallCell
           label="Thin"
           value={

@@ -91,7 +91,7 @@ describe('the set-up card', () => {
     );
     fireEvent.press(screen.getByText('Wet film'));
     expect(onOpen).toHaveBeenLastCalledWith('wetFilm');
-    fireEvent.press(screen.getByText('Filter'));
+    fireEvent.press(screen.getByText('Filters, gun and manifold'));
     expect(onOpen).toHaveBeenLastCalledWith('mesh');
     const [next] = card.nextBest;
     fireEvent.press(screen.getByText(next?.reason ?? ''));

@@ -29,7 +29,7 @@ import {
 import { useRouter } from 'expo-router';
 import Share2 from 'lucide-react-native/icons/share-2';
 import SprayCan from 'lucide-react-native/icons/spray-can';
-import { memo, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { memo, useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { canShareText, fileName, saveFile, shareText } from '@/data/deviceFiles';
@@ -48,6 +48,7 @@ import { QuantityStepper } from '@/ui/quantityStepper';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { EmptyState, Skeleton } from '@/ui/states';
+import { useStable } from '@/ui/stable';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { TickRow } from '@/ui/tickRow';
@@ -323,14 +324,7 @@ function Loading({
       ? worked.lines.filter(({ what }) => packed.includes(what))
       : worked.lines;
   const [done, setDone] = way === 'out' ? [packed, setPacked] : [back, setBack];
-  const state = useRef({ done, setDone });
-  useEffect(() => {
-    state.current = { done, setDone };
-  });
-  const tick = useCallback((what: string) => {
-    const now = state.current;
-    now.setDone(toggled(now.done, what));
-  }, []);
+  const tick = useStable((what: string) => setDone(toggled(done, what)));
   const open = lines.filter(({ what }) => !done.includes(what));
   const missing = way === 'out' ? worked.lines.filter(({ owned }) => owned === false) : [];
   const groups = [...new Set(lines.map(({ group }) => group))];
