@@ -93,16 +93,18 @@ function Dialling({
   // Before it is begun nothing is to be set: from then on what is, comes into sight.
   const next = useNextInSight(dial.session.ready ? dial.session.events.length + 1 : 0);
   const lists = useMemo(() => faultLists(site), [site]);
+  const gunNow = state.phase === 'even' ? state.pressure.value : state.sweep.pressure;
+  // Pump and gun of a card: found by the line through its hoses, once for each card.
+  const pump = useMemo(() => {
+    const line = lineForGun(lineRequest(site, card), quantity(gunNow), system);
+    return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
+  }, [site, card, gunNow, system]);
   if (!dial.session.ready)
     return (
       <View ref={next}>
         <BeforeSpraying site={site} card={card} dial={dial} />
       </View>
     );
-  const pumpFor = (gun: number): number => {
-    const line = lineForGun(lineRequest(site, card), quantity(gun), system);
-    return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
-  };
   return (
     <View ref={next}>
       <Beside
@@ -113,7 +115,7 @@ function Dialling({
                 site={site}
                 card={card}
                 state={state}
-                pump={pumpFor(state.sweep.pressure)}
+                pump={pump}
                 answer={dial.answer}
                 {...(dial.session.events.length > 0 ? { onBack: dial.back } : {})}
               />
@@ -146,7 +148,7 @@ function Dialling({
               </Panel>
             ) : null}
             {state.phase === 'even' ? (
-              <Found site={site} card={card} state={state} pump={pumpFor(state.pressure.value)} dial={dial} />
+              <Found site={site} card={card} state={state} pump={pump} dial={dial} />
             ) : null}
           </>
         }
@@ -160,12 +162,7 @@ function Dialling({
             {state.phase === 'even' || state.phase === 'stuck' ? <WayList procedure={lists.down} /> : null}
             <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
             {state.phase === 'even' || !standIns ? null : (
-              <GaugePanel
-                site={site}
-                card={card}
-                setting={pumpFor(state.sweep.pressure)}
-                expected={state.sweep.pressure}
-              />
+              <GaugePanel site={site} card={card} setting={pump} expected={state.sweep.pressure} />
             )}
           </>
         }

@@ -319,24 +319,25 @@ function Loading({
   const [back, setBack] = useKept(`back ${jobId} ${of}`, readTexts, []);
   const [way, setWay] = useKept<Way>(`way ${jobId} ${of}`, readWay, 'out');
   // What was loaded comes back; where nobody ticked anything all of it does.
-  const lines =
-    way === 'back' && packed.length > 0
-      ? worked.lines.filter(({ what }) => packed.includes(what))
-      : worked.lines;
+  const lines = useMemo(
+    () =>
+      way === 'back' && packed.length > 0
+        ? worked.lines.filter(({ what }) => packed.includes(what))
+        : worked.lines,
+    [way, packed, worked],
+  );
   const [done, setDone] = way === 'out' ? [packed, setPacked] : [back, setBack];
   const tick = useStable((what: string) => setDone(toggled(done, what)));
   const open = lines.filter(({ what }) => !done.includes(what));
   const missing = way === 'out' ? worked.lines.filter(({ owned }) => owned === false) : [];
-  const groups = [...new Set(lines.map(({ group }) => group))];
+  const groups = useMemo(() => grouped(lines), [lines]);
   const text = () =>
     [
       title,
-      ...groups.flatMap((group) => [
+      ...groups.flatMap(({ group, lines: own }) => [
         '',
         group,
-        ...lines
-          .filter((one) => one.group === group)
-          .map(({ what }) => `${done.includes(what) ? '[x]' : '[ ]'} ${what}`),
+        ...own.map(({ what }) => `${done.includes(what) ? '[x]' : '[ ]'} ${what}`),
       ]),
     ].join('\n');
   const share = useOneTap(async () => {
@@ -393,18 +394,50 @@ function Loading({
           {sentence}
         </Words>
       ))}
-      {groups.map((group) => (
-        <Panel key={group} title={group}>
-          {lines
-            .filter((line) => line.group === group)
-            .map((line) => (
-              <Line key={line.what} line={line} on={done.includes(line.what)} onPress={tick} />
-            ))}
-        </Panel>
+      {groups.map(({ group, lines: own }) => (
+        <Group key={group} title={group} lines={own} done={doneOf(own, done)} onPress={tick} />
       ))}
     </>
   );
 }
+
+interface LinesOfGroup {
+  readonly group: TakeLine['group'];
+  readonly lines: readonly TakeLine[];
+}
+
+/** Lines by their group, in the order of both. */
+function grouped(lines: readonly TakeLine[]): readonly LinesOfGroup[] {
+  const groups = new Map<TakeLine['group'], TakeLine[]>();
+  for (const line of lines) groups.set(line.group, [...(groups.get(line.group) ?? []), line]);
+  return [...groups].map(([group, own]) => ({ group, lines: own }));
+}
+
+/** Which of some lines are ticked, as text: the same for the same ticks. */
+const doneOf = (lines: readonly TakeLine[], done: readonly string[]): string =>
+  lines.flatMap(({ what }) => (done.includes(what) ? what : [])).join('\n');
+
+/** The lines of a group: drawn anew only when one of its own ticks changes. */
+const Group = memo(function Group({
+  title,
+  lines,
+  done,
+  onPress,
+}: {
+  title: string;
+  lines: readonly TakeLine[];
+  done: string;
+  onPress: (what: string) => void;
+}) {
+  const ticked = new Set(done.split('\n'));
+  return (
+    <Panel title={title}>
+      {lines.map((line) => (
+        <Line key={line.what} line={line} on={ticked.has(line.what)} onPress={onPress} />
+      ))}
+    </Panel>
+  );
+});
 
 /** A line of the list: drawn anew only when its own tick changes, of some sixty. */
 const Line = memo(function Line({
