@@ -57,6 +57,8 @@ describe('the log of the demo', () => {
       'tip reversed',
       'tip cleaned',
       'tip retired',
+      // Nobody took pictures of a company that is made up.
+      'picture',
     ]);
     const last = Math.max(...entries.map(({ at }) => Date.parse(at)));
     const loaded = Math.min(...entries.map(({ createdAt }) => Date.parse(createdAt)));
