@@ -64,6 +64,7 @@ test('a company is made, a phone let in by a code and put out again; it forgets 
     await phone.goto(`${address}/log/write/note`);
     await phone.getByLabel('Note').fill('The hall is dry');
     await phone.getByRole('button', { name: 'Write it down' }).click();
+    await expect(phone.getByText('written down.', { exact: false })).toBeVisible();
     await phone.goto(`${address}/log/journal`);
     await expect(phone.getByTestId('journal-row').getByText('WR', { exact: true })).toBeVisible();
 

@@ -137,8 +137,10 @@ const Form = memo(function Form({
       `${kindOf(kind).name}: ${corrected ? 'put right; both stay in the log' : 'written down'}.`,
       () => void onTheirWay.drop(shots),
     );
-    void onTheirWay.written(shots);
-    pictures.done();
+    if (shots.length > 0) {
+      void onTheirWay.written(shots);
+      pictures.done();
+    }
     router.navigate(corrected ? `/log/entry/${id}` : '/log');
   }
   return (
