@@ -589,15 +589,17 @@ test('a knob is read with a gauge: three readings make its curve, a mark that fa
     await page.getByRole('radio', { name: mark, exact: true }).click();
     await page.getByLabel('The gauge reads, bar').fill(bar);
     await press(page, 'Write it down');
+    // A tap so soon after is the same one.
+    await page.waitForTimeout(400);
   };
   // Lower than half gave before, at a higher mark.
   await read('full', '90');
   const doubt = page.getByTestId('knob-read').getByRole('alert');
   await expect(doubt).toContainText('pressure cannot fall there');
   await expect(page.getByLabel('The gauge reads, bar')).toHaveValue('90');
-  await page.getByLabel('The gauge reads, bar').fill('210');
+  await page.getByLabel('The gauge reads, bar').fill('200');
   await press(page, 'Write it down');
-  await expect(page.getByTestId('knob-readings')).toContainText('full: 210 bar, gauge');
+  await expect(page.getByTestId('knob-readings')).toContainText('full: 200 bar, gauge');
   await read('full', '900');
   await expect(doubt).toContainText('between');
   // The pump that shows its pressure: what that makes at the gun.

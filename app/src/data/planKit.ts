@@ -11,9 +11,11 @@ export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'of
 /** The kit as plans use it: with the crew's own history, unless that is switched off. */
 export function usePlanKit(): ReturnType<typeof useKit> {
   const { kit: plain, ...rest } = useKit();
-  const { entries: written, old, loading } = useLog();
-  // What was written a moment ago moves plans once the tap that wrote it is answered.
-  const entries = useDeferredValue(written);
+  const log = useLog();
+  // What was written a moment ago moves plans once the tap that wrote it is answered; whether it is there goes with it.
+  const entries = useDeferredValue(log.entries);
+  const old = useDeferredValue(log.old);
+  const loading = useDeferredValue(log.loading);
   const [ours] = useOurHistory();
   const kit = useMemo((): Kit | undefined => {
     // Not first without it and then with it: numbers do not jump under the eye.

@@ -307,7 +307,8 @@ function DayHead({ day, job }: { day: JournalDay; job: string | undefined }) {
       </View>
       <SheetOut
         label="PDF"
-        name={`PDF of ${date}`}
+        name={`Sheet of ${date}`}
+        spoken={`PDF of ${date}`}
         file={`site log ${day.day}`}
         make={make}
         instead="The CSV is made on this device."

@@ -40,7 +40,7 @@ export function SheetButton({
       history: history === 'on' ? 'yes' : 'no',
       date: format(new Date(), 'yyyy-MM-dd'),
     });
-  return <SheetOut label={`${name}, PDF`} name={`${name}, PDF`} file={`${of} ${name}`} make={make} />;
+  return <SheetOut label={`${name}, PDF`} name={name} file={`${of} ${name}`} make={make} />;
 }
 
 export interface PaperButtonProps extends SheetOptions {

@@ -14,14 +14,17 @@ const PDF = 'application/pdf';
 export function SheetOut({
   label,
   name,
+  spoken = label,
   file,
   make,
   instead = '',
 }: {
   /** On the button, short. */
   label: string;
-  /** What it is called: to who cannot see the button, and on the share sheet. */
+  /** What it is called: where it cannot be made, and on the share sheet. */
   name: string;
+  /** The button for who cannot see where it stands, where its label alone does not say of what it is. */
+  spoken?: string;
   /** What its file is called, without the ending. */
   file: string;
   make: () => Promise<Blob>;
@@ -48,7 +51,7 @@ export function SheetOut({
       <Button
         label={busy ? 'Making …' : label}
         icon={Printer}
-        aria-label={name}
+        aria-label={spoken}
         disabled={busy}
         onPress={() => take('save')}
       />

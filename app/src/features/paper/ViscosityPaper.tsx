@@ -19,7 +19,7 @@ export function ViscosityPaper({ job }: { job?: string | undefined }) {
   return (
     <SheetOut
       label="Viscosity PDF"
-      name="Record of viscosity, PDF"
+      name="Record of viscosity"
       file="record of viscosity"
       make={make}
       instead="The CSV is made on this device."
