@@ -35,11 +35,11 @@ export function Button({
       disabled={disabled}
       aria-disabled={disabled ?? false}
       style={target}
-      className={`flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
+      className={`max-w-full flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
       {...rest}
     >
       {Icon ? <Icon size={20} color={palette[text]} aria-hidden /> : null}
-      <Words weight="semi" colour={text}>
+      <Words weight="semi" colour={text} className="shrink text-center">
         {label}
       </Words>
     </Pressable>
