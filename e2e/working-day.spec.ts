@@ -114,6 +114,10 @@ test('a working day with a glove: load, start up, check, dial in, spray three wa
   await expect(page.getByLabel('Batch')).toHaveValue('K-2201');
   await sound('check paint');
   await hand.tap(page.getByRole('radio', { name: 'Tobi' }));
+  // Somebody else may see other things: the screen is asked for anew.
+  await expect(page.getByRole('radio', { name: 'Tobi' })).toBeChecked();
+  await page.waitForLoadState('networkidle');
+  await bounce();
   await hand.tap(button('Keep this check'));
   await expect(page.getByLabel('Batch')).toHaveCount(0);
 
