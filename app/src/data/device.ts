@@ -152,7 +152,7 @@ export class Device {
     await write.done;
   }
 
-  /** Pictures that are not known to be on the server, without their files: there can be many. */
+  /** The pictures that are here, without their files. */
   async picturesHere(): Promise<readonly Omit<KeptPicture, 'bytes'>[]> {
     const found: Omit<KeptPicture, 'bytes'>[] = [];
     const store = (await this.#open()).transaction('pictures').store;

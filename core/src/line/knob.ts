@@ -1,5 +1,14 @@
-import { explain, given, type Explained } from '../explain';
-import { accept, quantity, refuse, showText, type Pressure, type Result, type UnitSystem } from '../units';
+import { explain, given, type Explained, type Input } from '../explain';
+import {
+  accept,
+  capital,
+  quantity,
+  refuse,
+  showText,
+  type Pressure,
+  type Result,
+  type UnitSystem,
+} from '../units';
 
 /**
  * A place of a knob: the index of one of its marks, in the order in which pressure rises, or halfway to the next one.
@@ -116,26 +125,14 @@ export function pressureAtPlace(curve: KnobCurve, place: KnobPlace): Result<Expl
       'Nothing was read there yet: hang the gauge on, or go by the card.',
     );
   const along = upper === lower ? 0 : (place - lower.place) / (upper.place - lower.place);
-  return accept(
-    explain(
-      'pressure by the knob',
-      'pressure',
-      {
-        knob: {
-          ...given(
-            'By the knob',
-            'pressure',
-            lower.pressure + (upper.pressure - lower.pressure) * along,
-            `${readings} readings of this sprayer`,
-          ),
-          low: (lower.pressure + (upper.pressure - lower.pressure) * along) * (1 - spread),
-          high: (lower.pressure + (upper.pressure - lower.pressure) * along) * (1 + spread),
-          basis: 'history',
-        },
-      },
-      (v) => v.knob,
-    ),
-  );
+  const pressure = lower.pressure + (upper.pressure - lower.pressure) * along;
+  const knob: Input = {
+    ...given('By the knob', 'pressure', pressure, `${readings} readings of this sprayer`),
+    low: pressure * (1 - spread),
+    high: pressure * (1 + spread),
+    basis: 'history',
+  };
+  return accept(explain('pressure by the knob', 'pressure', { knob }, (v) => v.knob));
 }
 
 /** Where to set a knob for a pressure. */
@@ -184,7 +181,7 @@ export function knobDoubt(
   );
   if (!against) return undefined;
   const [there, here] = [placeWordsOf(marks, against.place), placeWordsOf(marks, next.place)];
-  return `${there[0]?.toUpperCase() ?? ''}${there.slice(1)} gave ${showText(against.pressure, 'pressure', system)}, and ${here} is ${against.place < next.place ? 'above' : 'below'} it: pressure cannot ${against.place < next.place ? 'fall' : 'rise'} there. Look at knob and gauge again, or take the older reading back.`;
+  return `${capital(there)} gave ${showText(against.pressure, 'pressure', system)}, and ${here} is ${against.place < next.place ? 'above' : 'below'} it: pressure cannot ${against.place < next.place ? 'fall' : 'rise'} there. Look at knob and gauge again, or take the older reading back.`;
 }
 
 /** A place of a knob in words: "half", "between half and three quarters". */
@@ -202,7 +199,7 @@ export const knobPlaces = (marks: readonly string[]): readonly KnobPlace[] =>
  * (work.md, "Pressure without a gauge").
  */
 export const firstPlace = (marks: readonly string[]): KnobPlace =>
-  Math.min(marks.length - 1, Math.ceil(marks.length - 1) / 2 + 0.5);
+  Math.min(marks.length - 1, marks.length / 2);
 
 /** A pressure as a quantity of a reading. */
 export const knobReading = (place: KnobPlace, pressure: number, by: ReadBy): KnobReading => ({

@@ -4,8 +4,6 @@ import {
   FAMILY_DATA,
   MOVES,
   SEEN,
-  lineForGun,
-  quantity,
   showText,
   type DialInState,
   type Seen,
@@ -23,7 +21,7 @@ import { SiteCautions } from '@/features/cautions';
 import { useStandIns } from '@/data/standIns';
 import { GaugePanel } from '@/features/gauge';
 import { KnobPlaceChoice, knobHint, useKnob } from '@/features/knob';
-import { lineRequest } from '@/features/line';
+import { pumpFor } from '@/features/line';
 import { PhotoAnswer } from '@/features/photo';
 import { WayList, faultLists, wayIn } from '@/features/procedure';
 import type { Site } from '@/features/site';
@@ -95,10 +93,7 @@ function Dialling({
   const lists = useMemo(() => faultLists(site), [site]);
   const gunNow = state.phase === 'even' ? state.pressure.value : state.sweep.pressure;
   // Pump and gun of a card: found by the line through its hoses, once for each card.
-  const pump = useMemo(() => {
-    const line = lineForGun(lineRequest(site, card), quantity(gunNow), system);
-    return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
-  }, [site, card, gunNow, system]);
+  const pump = useMemo(() => pumpFor(site, card, gunNow, system), [site, card, gunNow, system]);
   if (!dial.session.ready)
     return (
       <View ref={next}>

@@ -1,5 +1,5 @@
 import { knobAtPlace } from '@fine-spray/contract/log';
-import type { Sprayer } from '@fine-spray/contract';
+import { sprayerFields, type Sprayer } from '@fine-spray/contract';
 import {
   KNOB_READINGS,
   LINE_LIMITS,
@@ -13,14 +13,14 @@ import {
   showText,
   type SetupCard,
 } from '@fine-spray/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useMay } from '@/data/may';
 import { contentOf, useWrites } from '@/data/resources';
 import { useWriteDown } from '@/data/writeDown';
 import { KnobMarks } from '@/features/kit';
-import { lineRequest } from '@/features/line';
+import { lineRequest, pumpFor } from '@/features/line';
 import type { Site } from '@/features/site';
 import { Beside } from '@/ui/beside';
 import { Big } from '@/ui/big';
@@ -53,8 +53,8 @@ export function KnobScreen({ site }: { site: Site }) {
 /** Pressure at the pump that gives the card's at the gun, as far as the pump reaches. */
 function usePump({ site, card }: OfCard): number {
   const { system } = useUnits();
-  const line = lineForGun(lineRequest(site, card), quantity(card.gunPressure.value), system);
-  return line.ok ? Math.min(line.value.pump.value, site.sprayer.maxPressure) : site.sprayer.maxPressure;
+  const gun = card.gunPressure.value;
+  return useMemo(() => pumpFor(site, card, gun, system), [site, card, gun, system]);
 }
 
 /** The pump shows its pressure: what to set, and what a reading makes at the gun. */
@@ -297,15 +297,9 @@ function Readout({ site }: { site: Site }) {
     }
   }
   const named = marks ?? sprayer.knobMarks;
-  const names = named.map((one) => one.trim().toLowerCase());
-  const wrong =
-    named.length === 1
-      ? 'A knob has two marks at least.'
-      : names.some((one) => one === '')
-        ? 'A mark has no name yet.'
-        : new Set(names).size < names.length
-          ? 'Two marks have one name: each has its own.'
-          : undefined;
+  // As the kit checks them.
+  const checked = sprayerFields.shape.knobMarks.safeParse(named);
+  const wrong = checked.error?.issues[0]?.message;
   if (!may) return null;
   return (
     <Panel title={sprayer.name}>

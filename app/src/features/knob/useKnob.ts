@@ -1,6 +1,6 @@
 import { knobOf, type KnobKnown } from '@fine-spray/contract/log';
 import type { Sprayer } from '@fine-spray/contract';
-import { firstPlace, placeFor, placeWordsOf, showText, type UnitSystem } from '@fine-spray/core';
+import { capital, firstPlace, placeFor, placeWordsOf, showText, type UnitSystem } from '@fine-spray/core';
 import { useMemo } from 'react';
 import { useLog } from '@/data/log';
 
@@ -9,8 +9,6 @@ export function useKnob(sprayer: Sprayer): KnobKnown {
   const { entries } = useLog();
   return useMemo(() => knobOf(entries, sprayer), [entries, sprayer]);
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /**
  * What a crew does to have a pressure at the pump, in what its machine has: where to set the knob, or what the display is to show.
@@ -27,12 +25,10 @@ export function knobHint(
     return `Turn until the display shows ${showText(pump, 'pressure', system)} with the trigger held.`;
   const setting = curve && placeFor(curve, pump);
   if (setting) {
-    const words = capital(placeWordsOf(sprayer.knobMarks, setting.place));
-    if (setting.beyond === 'above')
-      return `Higher than ${placeWordsOf(sprayer.knobMarks, setting.place)}, the highest that was read.`;
-    if (setting.beyond === 'below')
-      return `Lower than ${placeWordsOf(sprayer.knobMarks, setting.place)}, the lowest that was read.`;
-    return `Knob: ${words}, by ${curve.readings} readings of this sprayer.`;
+    const place = placeWordsOf(sprayer.knobMarks, setting.place);
+    if (setting.beyond === 'above') return `Higher than ${place}, the highest that was read.`;
+    if (setting.beyond === 'below') return `Lower than ${place}, the lowest that was read.`;
+    return `Knob: ${capital(place)}, by ${curve.readings} readings of this sprayer.`;
   }
   if (towards === 'higher') return 'Turn the knob up a little more.';
   if (towards === 'lower') return 'Turn the knob down a little.';

@@ -1,2 +1,3 @@
 export { LineScreen } from './LineScreen';
 export { lineRequest } from './lineRequest';
+export { pumpFor } from './pumpFor';
