@@ -41,6 +41,9 @@ export interface KeptPicture {
   readonly refused?: string;
 }
 
+/** What is known of a picture, without its file. */
+export type PictureHead = Omit<KeptPicture, 'bytes'>;
+
 interface KeptQuery {
   readonly key: readonly unknown[];
   readonly data: unknown;
@@ -56,7 +59,9 @@ interface Stores extends DBSchema {
   /** Jobs of which a page reads only what they leave, and what this device has of their log. */
   oldJobs: { key: string; value: OldJob };
   oldEntries: { key: string; value: Entry; indexes: { jobId: string } };
-  pictures: { key: string; value: KeptPicture };
+  /** Pictures by what is known of them, and their files apart: who looks what waits reads no files. */
+  pictures: { key: string; value: PictureHead };
+  pictureFiles: { key: string; value: ArrayBuffer };
   queries: { key: string; value: KeptQuery };
   /** Up to where the log is here: the server's cursor. */
   state: { key: string; value: string };
@@ -81,7 +86,10 @@ export class Device {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from, _to, change) {
-        if (from < 4) database.createObjectStore('pictures', { keyPath: 'id' });
+        if (from < 4) {
+          database.createObjectStore('pictures', { keyPath: 'id' });
+          database.createObjectStore('pictureFiles');
+        }
         if (from < 3) {
           database.createObjectStore('oldJobs', { keyPath: 'jobId' });
           database.createObjectStore('oldEntries', { keyPath: 'id' }).createIndex('jobId', 'jobId');
@@ -153,30 +161,35 @@ export class Device {
   }
 
   /** The pictures that are here, without their files. */
-  async picturesHere(): Promise<readonly Omit<KeptPicture, 'bytes'>[]> {
-    const found: Omit<KeptPicture, 'bytes'>[] = [];
-    const store = (await this.#open()).transaction('pictures').store;
-    for (let at = await store.openCursor(); at; at = await at.continue()) {
-      const { bytes: _bytes, ...head } = at.value;
-      found.push(head);
-    }
-    return found;
+  async picturesHere(): Promise<readonly PictureHead[]> {
+    return (await this.#open()).getAll('pictures');
   }
 
   async picture(id: string): Promise<KeptPicture | undefined> {
-    return (await this.#open()).get('pictures', id);
+    const read = (await this.#open()).transaction(['pictures', 'pictureFiles']);
+    const [head, bytes] = await Promise.all([
+      read.objectStore('pictures').get(id),
+      read.objectStore('pictureFiles').get(id),
+    ]);
+    return head && bytes && { ...head, bytes };
   }
 
   /** Keeps a picture; done only when it is on the disk. */
-  async keepPicture(picture: KeptPicture): Promise<void> {
-    const write = (await this.#open()).transaction('pictures', 'readwrite', { durability: 'strict' });
-    await write.store.put(picture);
+  async keepPicture({ bytes, ...head }: KeptPicture): Promise<void> {
+    const write = (await this.#open()).transaction(['pictures', 'pictureFiles'], 'readwrite', {
+      durability: 'strict',
+    });
+    void write.objectStore('pictures').put(head);
+    void write.objectStore('pictureFiles').put(bytes, head.id);
     await write.done;
   }
 
   async dropPictures(ids: readonly string[]): Promise<void> {
-    const write = (await this.#open()).transaction('pictures', 'readwrite');
-    for (const id of ids) void write.store.delete(id);
+    const write = (await this.#open()).transaction(['pictures', 'pictureFiles'], 'readwrite');
+    for (const id of ids) {
+      void write.objectStore('pictures').delete(id);
+      void write.objectStore('pictureFiles').delete(id);
+    }
     await write.done;
   }
 
@@ -216,7 +229,7 @@ export class Device {
     const database = await this.#open();
     const stores = [
       ...(['waiting', 'aside', 'entries', 'queries', 'state', 'plans'] as const),
-      ...(['oldJobs', 'oldEntries', 'pictures'] as const),
+      ...(['oldJobs', 'oldEntries', 'pictures', 'pictureFiles'] as const),
     ];
     const write = database.transaction(stores, 'readwrite');
     await Promise.all(stores.map((name) => write.objectStore(name).clear()));

@@ -1,14 +1,14 @@
 import { PICTURE } from '@fine-spray/contract';
 import { useSyncExternalStore } from 'react';
 import { Refused, call, fileOf, whyFailed } from './api';
-import { device as pageDevice, type Device, type KeptPicture } from './device';
+import { device as pageDevice, type Device, type KeptPicture, type PictureHead } from './device';
 import { newId } from './newId';
 import { OneAtATime, alone } from './oneAtATime';
 import { surelyOurs } from './whose';
 
 /** Pictures that wait on this device. */
 export interface PicturesState {
-  readonly waiting: readonly Omit<KeptPicture, 'bytes'>[];
+  readonly waiting: readonly PictureHead[];
   /** This device has no room: these are in this page only. */
   readonly full: boolean;
 }
