@@ -59,6 +59,9 @@ test('long names break nowhere: nothing is cut off or pushed aside on a phone, n
   for (const path of screens) {
     await page.goto(`${address()}${path}`);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    // What a screen works out first comes after its heading.
+    await page.waitForLoadState('networkidle');
+    if (path === site) await expect(page.getByTestId('tool-bar')).toBeVisible();
     for (const width of WIDTHS) {
       await page.setViewportSize({ width, height: 844 });
       await page.waitForTimeout(300);

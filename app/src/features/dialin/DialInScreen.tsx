@@ -27,6 +27,7 @@ import { WayList, faultLists, wayIn } from '@/features/procedure';
 import type { Site } from '@/features/site';
 import { Big } from '@/ui/big';
 import { useAwake } from '@/ui/awake';
+import { Afterwards } from '@/ui/afterwards';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
@@ -154,10 +155,16 @@ function Dialling({
                 This device takes no more: keep this page open until you are done.
               </Words>
             ) : null}
-            {state.phase === 'even' || state.phase === 'stuck' ? <WayList procedure={lists.down} /> : null}
             <Sprayed state={state} onBack={dial.back} count={dial.session.events.length} />
+            {state.phase === 'even' || state.phase === 'stuck' ? (
+              <Afterwards>
+                <WayList procedure={lists.down} />
+              </Afterwards>
+            ) : null}
             {state.phase === 'even' || !standIns ? null : (
-              <GaugePanel site={site} card={card} setting={pump} expected={state.sweep.pressure} />
+              <Afterwards>
+                <GaugePanel site={site} card={card} setting={pump} expected={state.sweep.pressure} />
+              </Afterwards>
             )}
           </>
         }
@@ -283,32 +290,34 @@ function Spray({
           Spray one quick pass on the card, trigger off at its end. Then tap what it looks like.
         </Words>
       </Panel>
-      <VoiceLine voice={voice} words={SPOKEN} />
-      <View className="flex-row flex-wrap gap-2" role="group" aria-label="What the card shows">
-        {SEEN.map((seen) => (
-          <PatternTile key={seen} seen={seen} exponent={exponent} onPress={saw} />
-        ))}
-      </View>
-      <View className="flex-row flex-wrap gap-2">
-        <Button
-          label="Measure the fan"
-          className="flex-1"
-          onPress={() => setOther(other === 'width' ? undefined : 'width')}
-        />
-        <Button label="Photo of the card" className="flex-1" onPress={() => setOther('photo')} />
-      </View>
-      {other === 'width' ? (
-        <Panel title="Fan by the tape">
-          <WidthAnswer expected={card.fan.value} onTake={saw} />
-        </Panel>
-      ) : null}
-      {other === 'photo' ? (
-        <PhotoAnswer exponent={exponent} onTake={saw} onClose={() => setOther(undefined)} />
-      ) : null}
-      <Words
-        size={14}
-        colour="ink2"
-      >{`${site.coating.name}. Where a card does not fit the others, one more is asked for.`}</Words>
+      <Afterwards place={<View className="h-screen" />}>
+        <VoiceLine voice={voice} words={SPOKEN} />
+        <View className="flex-row flex-wrap gap-2" role="group" aria-label="What the card shows">
+          {SEEN.map((seen) => (
+            <PatternTile key={seen} seen={seen} exponent={exponent} onPress={saw} />
+          ))}
+        </View>
+        <View className="flex-row flex-wrap gap-2">
+          <Button
+            label="Measure the fan"
+            className="flex-1"
+            onPress={() => setOther(other === 'width' ? undefined : 'width')}
+          />
+          <Button label="Photo of the card" className="flex-1" onPress={() => setOther('photo')} />
+        </View>
+        {other === 'width' ? (
+          <Panel title="Fan by the tape">
+            <WidthAnswer expected={card.fan.value} onTake={saw} />
+          </Panel>
+        ) : null}
+        {other === 'photo' ? (
+          <PhotoAnswer exponent={exponent} onTake={saw} onClose={() => setOther(undefined)} />
+        ) : null}
+        <Words
+          size={14}
+          colour="ink2"
+        >{`${site.coating.name}. Where a card does not fit the others, one more is asked for.`}</Words>
+      </Afterwards>
     </>
   );
 }
@@ -378,35 +387,37 @@ function Found({
           ? `${cards} cards; ${Math.round(certainty * 100)} % sure that it is within one step. Basis: measured on this job.`
           : `After ${cards} cards only ${Math.round(certainty * 100)} % sure. Look at the cards below, take back the one that was read wrong, or start again with a fresh card.`}
       </Words>
-      {dial.session.keptAs ? (
-        <Words weight="semi" testID="dial-in-kept">
-          Kept for this coating, tip and sprayer.
-        </Words>
-      ) : (
-        <>
-          <Segmented
-            label="The pressure was set by"
-            value={setBy}
-            options={setBys(site, isKnown)}
-            onChange={setSetBy}
-          />
-          {setBy === 'guess' ? (
-            <Words>
-              {`Nobody read a pressure: ${showText(pressure.value, 'pressure', system)} is what the model takes these cards for. It is kept, and cards go on as planned.`}
-            </Words>
-          ) : null}
-          {sprayer.readout === 'knob' && sprayer.knobMarks.length > 1 ? (
-            <KnobPlaceChoice
-              label="The knob stands at"
-              marks={sprayer.knobMarks}
-              place={place}
-              onChange={setPlace}
+      <Afterwards>
+        {dial.session.keptAs ? (
+          <Words weight="semi" testID="dial-in-kept">
+            Kept for this coating, tip and sprayer.
+          </Words>
+        ) : (
+          <>
+            <Segmented
+              label="The pressure was set by"
+              value={setBy}
+              options={setBys(site, isKnown)}
+              onChange={setSetBy}
             />
-          ) : null}
-          <Button label="Keep this set-up" kind="primary" onPress={keepOnce} />
-        </>
-      )}
-      <Button label="Dial in again" onPress={dial.again} />
+            {setBy === 'guess' ? (
+              <Words>
+                {`Nobody read a pressure: ${showText(pressure.value, 'pressure', system)} is what the model takes these cards for. It is kept, and cards go on as planned.`}
+              </Words>
+            ) : null}
+            {sprayer.readout === 'knob' && sprayer.knobMarks.length > 1 ? (
+              <KnobPlaceChoice
+                label="The knob stands at"
+                marks={sprayer.knobMarks}
+                place={place}
+                onChange={setPlace}
+              />
+            ) : null}
+            <Button label="Keep this set-up" kind="primary" onPress={keepOnce} />
+          </>
+        )}
+        <Button label="Dial in again" onPress={dial.again} />
+      </Afterwards>
     </Panel>
   );
 }

@@ -86,7 +86,8 @@ export const PatternTile = memo(function PatternTile({
       onPress={() => onPress(seen)}
       className="min-w-[45%] flex-1 gap-1 lg:min-w-[22%] rounded-xl border-2 border-rule bg-sheet p-2 hover:border-identity"
     >
-      <View className="overflow-hidden rounded-lg">
+      {/* What is tapped is the tile: to look for the finger among the cells of its picture takes longer than to answer it. */}
+      <View className="pointer-events-none overflow-hidden rounded-lg">
         <PatternPicture seen={seen} exponent={exponent} />
       </View>
       <Words size={18} weight="bold">
