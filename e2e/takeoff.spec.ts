@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
-import { address, beginRoom, demoJob, forget, openQuestion, stored } from './pages';
+import { address, beginRoom, demoJob, forget, openQuestion, ownJob, stored } from './pages';
 
 /** The area of a surface that follows from the room on the screen, m². */
 async function areaOf(page: Page, name: string): Promise<number> {
@@ -281,6 +281,47 @@ test(
     }
   },
 );
+
+test('a building model comes in with its rooms, the outside only where somebody wants it', async ({
+  page,
+}) => {
+  const job = await ownJob('A house by its model', 'Orchard Row 3');
+  const wall = (id: string, ...corners: readonly string[]) =>
+    `<Surface id="${id}" surfaceType="ExteriorWall"><AdjacentSpaceId spaceIdRef="s"/><PlanarGeometry><PolyLoop>${corners
+      .map(
+        (corner) =>
+          `<CartesianPoint>${corner.replace(/\S+/g, '<Coordinate>$&</Coordinate>')}</CartesianPoint>`,
+      )
+      .join('')}</PolyLoop></PlanarGeometry></Surface>`;
+  const model = `<?xml version="1.0"?><gbXML lengthUnit="Meters"><Campus><Building><Space id="s"><Name>Sail loft</Name></Space></Building>${[
+    wall('south', '0 0 0', '6 0 0', '6 0 2.5', '0 0 2.5'),
+    wall('east', '6 0 0', '6 4 0', '6 4 2.5', '6 0 2.5'),
+    '<Surface id="slab" surfaceType="SlabOnGrade"/>',
+  ].join('')}</Campus></gbXML>`;
+  await page.goto(`${address()}${job}/files`);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Choose a file' }).click(),
+  ]);
+  await chooser.setFiles({ name: 'house.xml', mimeType: 'text/xml', buffer: Buffer.from(model) });
+  const preview = page.getByTestId('file-preview');
+  await expect(preview).toContainText('25 m²');
+  await expect(preview).toContainText('Left out, no wall and no ceiling: slab (SlabOnGrade).');
+  await page.getByRole('checkbox', { name: 'Outside faces too' }).click();
+  await expect(preview).toContainText('50 m²');
+  await page.getByRole('button', { name: 'Take in 3' }).click();
+  await expect(page.getByText('3 surfaces are taken in.')).toBeVisible();
+  const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {
+    items: { room: string; name: string; side: string }[];
+  };
+  expect(items.map(({ room, name, side }) => [room, name, side])).toEqual(
+    expect.arrayContaining([
+      ['Sail loft', 'Walls', 'inside'],
+      ['Outside', 'Walls, east side', 'outside'],
+      ['Outside', 'Walls, south side', 'outside'],
+    ]),
+  );
+});
 
 test('a whole job goes out as a file and comes in as a job of its own', async ({ page }) => {
   await page.goto(`${address()}${await demoJob('Orchard Row 3')}/files`);

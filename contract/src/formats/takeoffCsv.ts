@@ -81,6 +81,8 @@ export interface TakeoffSurface {
   readonly fields: Omit<SurfaceFields, 'jobId'>;
   /** Row of the file it begins in. */
   readonly row: number;
+  /** Not said to be painted: taken in only by who wants it. */
+  readonly offered?: boolean;
 }
 
 type Geometry = SurfaceFields['geometry'];

@@ -14,6 +14,7 @@ import { JobFrame, type LoadedJob } from '@/features/frame';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
+import { TickRow } from '@/ui/tickRow';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
@@ -178,7 +179,7 @@ const FIRST = 40;
 /** What a file would add or change. */
 function Preview({
   name,
-  found,
+  found: read,
   notes,
   known,
   measured,
@@ -196,17 +197,25 @@ function Preview({
 }) {
   const { system } = useUnits();
   const [busy, setBusy] = useState(false);
+  const [withOffered, setWithOffered] = useState(false);
+  const offered = read.filter((surface) => surface.offered);
+  const found = withOffered ? read : read.filter((surface) => !surface.offered);
   const changed = found.filter(({ id }) => id !== undefined && known.has(id)).length;
   const inRooms = found.filter(({ id }) => id !== undefined && measured.has(id)).length;
   const areaOf = ({ fields }: TakeoffSurface) => {
     const area = measure(fields.geometry);
     return area.ok ? area.value.net : 0;
   };
-  const total = found.reduce((sum, surface) => sum + areaOf(surface), 0);
+  const areaOfAll = (surfaces: readonly TakeoffSurface[]) =>
+    showText(
+      surfaces.reduce((sum, surface) => sum + areaOf(surface), 0),
+      'area',
+      system,
+    );
   return (
     <View className="gap-2" testID="file-preview">
       <Words size={30} weight="bold">
-        {showText(total, 'area', system)}
+        {areaOfAll(found)}
       </Words>
       <Words>
         {`${name}: ${counted(found.length, 'surface')}, ${found.length - changed} new${changed > 0 ? `, ${changed} changed` : ''}.`}
@@ -219,6 +228,16 @@ function Preview({
           {note}
         </Words>
       ))}
+      {offered.length > 0 ? (
+        <TickRow
+          label="Outside faces too"
+          words={`Outside faces too: ${counted(offered.length, 'surface')}, ${areaOfAll(offered)}`}
+          note="Walls and roofs as seen from outside, by the side of the house. Set what they are made of before you go by their cards."
+          role="checkbox"
+          on={withOffered}
+          onPress={() => setWithOffered(!withOffered)}
+        />
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
         <Button
           label={`Take in ${found.length}`}

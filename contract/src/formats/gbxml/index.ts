@@ -1,0 +1,1 @@
+export { readGbxml } from './readGbxml';
