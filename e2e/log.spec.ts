@@ -294,9 +294,11 @@ test('the journal is searched, filtered and taken along', async ({ page }) => {
   await expect(page.getByText('1 entry on 1 day')).toBeVisible();
   await expect(page.getByRole('link', { name: /Near miss/ })).toBeVisible();
   for (const [button, name, begins] of [
-    ['CSV', 'site-log.csv', 'Day,Time,Kind'],
+    ['Log, CSV', 'site-log.csv', 'Day,Time,Kind'],
     ['JSON', 'site-log.json', '{\n "format": "fine-spray-log"'],
-    ['Viscosity CSV', 'viscosity.csv', 'Coating,Batch,New container,Shift,Who'],
+    ['Viscosity, CSV', 'viscosity.csv', 'Coating,Batch,New container,Shift,Who'],
+    // A ZIP, as workbooks are.
+    ['Log, XLSX', 'site-log.xlsx', 'PK'],
   ] as const) {
     const saved = page.waitForEvent('download');
     await page.getByRole('button', { name: button, exact: true }).click();

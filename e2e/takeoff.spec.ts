@@ -255,6 +255,29 @@ test(
     await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
     await page.getByRole('button', { name: 'Leave it' }).click();
 
+    // As a spreadsheet program writes it where the comma is the decimal mark.
+    await page.getByRole('radio', { name: '1,5; semicolons' }).click();
+    const [comma] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Take-off, CSV' }).click(),
+    ]);
+    const semicolons = readFileSync(await comma.path(), 'utf8');
+    expect(semicolons).toContain(';6,2;2,4;');
+    await choose('comma.csv', semicolons);
+    await expect(page.getByTestId('file-preview')).toContainText(/11 surfaces, 0 new, 11 changed/);
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('radio', { name: '1.5, commas' }).click();
+    const [book] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Take-off, XLSX' }).click(),
+    ]);
+    expect(book.suggestedFilename()).toBe('orchard-row-3.xlsx');
+    expect(
+      readFileSync(await book.path())
+        .subarray(0, 2)
+        .toString(),
+    ).toBe('PK');
+
     // One that changes what is there is undone too.
     const kept = async () =>
       JSON.stringify(

@@ -1,4 +1,6 @@
-import { readBuyList, writeBuyList, type BuyLine } from './buyListCsv';
+import { readBuyList, buyListSheet, type BuyLine } from './buyListCsv';
+import { csvOf } from './csv';
+import { CSV_STYLES } from './sheet';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const lines: readonly BuyLine[] = [
@@ -29,9 +31,9 @@ const lines: readonly BuyLine[] = [
 
 describe('a buy list', () => {
   it('comes back from CSV as it was, with units in its header', () => {
-    const text = writeBuyList(lines, 'EUR');
+    const text = csvOf(buyListSheet(lines, 'EUR'));
     expect(text.split('\r\n')[0]).toBe(
-      'Coating,Likely (L),Wanted (L),Chance (%),Containers (L),Bought (L),Cost (EUR),Tips',
+      '\uFEFFCoating,Likely (L),Wanted (L),Chance (%),Containers (L),Bought (L),Cost (EUR),Tips',
     );
     expect(text).toContain('4 x 15 + 3 x 2.5');
     expect(readBuyList(bytes(text))).toEqual({ ok: true, value: lines, notes: [] });
@@ -42,12 +44,32 @@ describe('a buy list', () => {
     ['4 x 15', 'four of 15', 'Containers (L)', /no container/],
     ['"Interior', '"@Interior', 'Coating', /formula/],
   ])('with %s made %s is refused at its cell', (from, into, column, sentence) => {
-    const result = readBuyList(bytes(writeBuyList(lines, 'EUR').replace(from, into)));
+    const result = readBuyList(bytes(csvOf(buyListSheet(lines, 'EUR')).replace(from, into)));
     expect(result.ok ? undefined : result.issues[0]).toMatchObject({
       row: 2,
       column,
       message: expect.stringMatching(sentence) as string,
     });
+  });
+
+  it('is read as a spreadsheet program saves it where the comma is the decimal mark, with its thousands', () => {
+    const [first] = lines;
+    if (!first) throw new Error('no line');
+    const dear: BuyLine = {
+      ...first,
+      cost: 1512.5,
+      bought: 1067.5,
+      containers: [
+        { size: 2.5, count: 27 },
+        { size: 1000, count: 1 },
+      ],
+    };
+    const text = csvOf(buyListSheet([dear], 'EUR'), CSV_STYLES.comma)
+      .replace(';1512,5;', ';1.512,50;')
+      .replace(';1067,5;', ';"1.067,5";')
+      .replace('27 x 2.5 + 1 x 1000', '27 × 2,5 L + 1 x 1.000 L');
+    expect(text).toMatch(/1\.512,50.*|27 × 2,5 L/);
+    expect(readBuyList(bytes(text))).toEqual({ ok: true, value: [dear], notes: [] });
   });
 
   it('without its columns is refused', () => {

@@ -1,6 +1,7 @@
-import { columnsOf } from './columns';
-import { guarded, isFormula, readTable, unguarded, writeCsv } from './csv';
+import { columnsOf, numberIn } from './columns';
+import { isFormula, readTable, unguarded } from './csv';
 import { readFile, refuseFile, type FileIssue, type FileRead } from './issue';
+import type { Sheet } from './sheet';
 
 /** One coating of a buy list. Volumes in litres, money in the company's currency. */
 export interface BuyLine {
@@ -29,8 +30,8 @@ const COLUMNS = {
 } as const;
 type Name = keyof typeof COLUMNS;
 
-/** A buy list as CSV (RFC 4180), units in the header. */
-export function writeBuyList(lines: readonly BuyLine[], currency: string): string {
+/** A buy list as a table, units in the header. */
+export function buyListSheet(lines: readonly BuyLine[], currency: string): Sheet {
   const units: Partial<Record<Name, string>> = {
     likely: 'L',
     wanted: 'L',
@@ -40,25 +41,25 @@ export function writeBuyList(lines: readonly BuyLine[], currency: string): strin
     cost: currency,
   };
   const names = Object.keys(COLUMNS) as Name[];
-  const header = names.map((name) =>
-    units[name] === undefined ? COLUMNS[name] : `${COLUMNS[name]} (${units[name]})`,
-  );
-  return writeCsv(
-    header,
-    lines.map((line) => [
-      guarded(line.coating),
+  return {
+    title: 'Buy list',
+    columns: names.map((name) => ({
+      title: units[name] === undefined ? COLUMNS[name] : `${COLUMNS[name]} (${units[name]})`,
+    })),
+    rows: lines.map((line) => [
+      line.coating,
       line.likely,
       line.wanted,
       line.chance,
       line.containers.map(({ size, count }) => `${count} x ${size}`).join(' + '),
       line.bought,
-      line.cost ?? '',
+      line.cost,
       line.tips,
     ]),
-  );
+  };
 }
 
-const CONTAINER = /^(\d+) x ([\d.]+)$/;
+const CONTAINER = /^(\d+)\s*[x×]\s*(.+?)(?:\s*L)?$/i;
 
 /** Reads a buy list back: all of it, or what is wrong by row and column and nothing. */
 export function readBuyList(bytes: Uint8Array): FileRead<readonly BuyLine[]> {
@@ -76,19 +77,21 @@ export function readBuyList(bytes: Uint8Array): FileRead<readonly BuyLine[]> {
     const refuse = (name: Name, message: string) =>
       issues.push({ row, column: columns.value[name]?.title ?? COLUMNS[name], message });
     const number = (name: Name) => {
-      const value = /^\d+([.,]\d+)?$/.test(cell(name)) ? Number(cell(name).replace(',', '.')) : NaN;
-      if (Number.isNaN(value)) refuse(name, `"${cell(name).slice(0, 40)}" is not a number.`);
-      return value;
+      const value = numberIn(cell(name), table.value.marks);
+      if (value === undefined || value < 0) refuse(name, `"${cell(name).slice(0, 40)}" is not a number.`);
+      return value ?? NaN;
     };
     if (isFormula(cell('coating'))) refuse('coating', 'This begins like a formula.');
     const containers = cell('containers')
       .split('+')
       .filter((text) => text.trim() !== '')
       .flatMap((text) => {
-        const [, count, size] = CONTAINER.exec(text.trim()) ?? [];
-        if (count === undefined)
-          refuse('containers', `"${text.trim().slice(0, 40)}" is no container. Write it like 2 x 10.`);
-        return count === undefined ? [] : [{ size: Number(size), count: Number(count) }];
+        const [, count, written = ''] = CONTAINER.exec(text.trim()) ?? [];
+        // A container of 1,250 L is none: here a comma is the decimal mark where it may be either.
+        const size = numberIn(written, table.value.marks, 'decimal');
+        if (count !== undefined && size !== undefined) return [{ size, count: Number(count) }];
+        refuse('containers', `"${text.trim().slice(0, 40)}" is no container. Write it like 2 x 10.`);
+        return [];
       });
     return {
       coating: unguarded(cell('coating')),
@@ -101,5 +104,5 @@ export function readBuyList(bytes: Uint8Array): FileRead<readonly BuyLine[]> {
       tips: number('tips'),
     };
   });
-  return issues.length > 0 ? { ok: false, issues } : readFile(lines, columns.notes);
+  return issues.length > 0 ? { ok: false, issues } : readFile(lines, [...table.notes, ...columns.notes]);
 }

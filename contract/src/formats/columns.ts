@@ -1,6 +1,6 @@
 import { parseQuantity, type Result } from '@fine-spray/core/units';
 import { readFile, type FileIssue, type FileRead } from './issue';
-import type { Table } from './csv';
+import type { NumberMarks, Table } from './csv';
 
 /** Units a column of lengths may be in, as m. */
 const LENGTHS: Readonly<Record<string, number>> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, in: 0.0254 };
@@ -22,7 +22,7 @@ function splitTitle(title: string): { name: string; unit: string | undefined } {
 
 /** The columns of a table by name, in any order and case; doubles are refused, unknown ones noted and left out. */
 export function columnsOf<Name extends string>(
-  { header }: Table,
+  { header }: Pick<Table, 'header'>,
   names: Readonly<Record<Name, string>>,
 ): FileRead<Partial<Record<Name, Column>>> {
   const found: Partial<Record<Name, Column>> = {};
@@ -55,12 +55,40 @@ export function checkUnit({ title, unit }: Column, kind: 'length' | 'area'): Fil
   };
 }
 
-const PLAIN = /^[+-]?(\d+([.,]\d+)?|[.,]\d+)$/;
+/**
+ * A number as spreadsheet programs write it: with a point or a comma, thousands set apart by the other of them, by blanks or by an apostrophe.
+ * What could be either, 1,234, is what the rest of its table says, else what is said here.
+ * @param either whether the comma of 1,234 stands for the decimal point where nothing tells
+ * @returns nothing where it is no number
+ */
+export function numberIn(
+  cell: string,
+  { decimal, separator }: NumberMarks,
+  either: 'decimal' | 'thousands' = 'thousands',
+): number | undefined {
+  const bare = cell.trim().replace(/(\d)[ \u00a0\u2009\u202f’'](?=\d{3}(?:\D|$))/g, '$1');
+  if (/^[+-]?(\d+|\d+\.\d+|\.\d+)$/.test(bare) && !(decimal === ',' && /^[+-]?\d{1,3}\.\d{3}$/.test(bare)))
+    return Number(bare);
+  const comma = decimal ?? (separator === ';' || either === 'decimal' ? ',' : '.');
+  for (const mark of [comma, comma === ',' ? '.' : ','] as const) {
+    const other = mark === ',' ? '.' : ',';
+    const grouped = new RegExp(`^[+-]?\\d{1,3}(?:\\${other}\\d{3})+(?:\\${mark}\\d+)?$`);
+    const plain = new RegExp(`^[+-]?\\d*(?:\\${mark}\\d+)$`);
+    if (plain.test(bare) || grouped.test(bare)) return Number(bare.replaceAll(other, '').replace(mark, '.'));
+  }
+  return undefined;
+}
 
 /** A length or area in the unit of its column, or in its own ("12 ft", 8' 6"); SI. */
-export function readMeasure(cell: string, { title, unit }: Column, kind: 'length' | 'area'): Result<number> {
+export function readMeasure(
+  cell: string,
+  { title, unit }: Column,
+  kind: 'length' | 'area',
+  marks: NumberMarks,
+): Result<number> {
   const factors = kind === 'length' ? LENGTHS : AREAS;
   const factor = unit === undefined ? 1 : (factors[unit] ?? 1);
-  if (PLAIN.test(cell)) return { ok: true, value: Number(cell.replace(',', '.')) * factor };
+  const number = numberIn(cell, marks, 'decimal');
+  if (number !== undefined) return { ok: true, value: number * factor };
   return parseQuantity(cell, kind === 'length' ? 'size' : 'area', 'metric', title, title);
 }

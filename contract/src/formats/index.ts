@@ -1,12 +1,12 @@
-export { readBuyList, writeBuyList, type BuyLine } from './buyListCsv';
-export { BYTES_LIMIT, readTable, writeCsv } from './csv';
-export { writeDays, type DayRow } from './daysCsv';
+export { buyListSheet, readBuyList, type BuyLine } from './buyListCsv';
+export { BYTES_LIMIT, csvOf, readTable } from './csv';
+export { daysSheet, type DayRow } from './daysSheet';
 export { readGbxml } from './gbxml';
 export {
   OFFER_LINES,
   offerLines,
+  offerSheet,
   readOffer,
-  writeOffer,
   type OfferLine,
   type OfferLineKind,
 } from './offerCsv';
@@ -15,7 +15,15 @@ export { asCopy, jobFileOf, jobFileSchema, readJob, writeJob, type JobFileContex
 export {
   TAKEOFF_COLUMNS,
   readTakeoff,
-  writeTakeoff,
+  takeoffSheet,
   type TakeoffContext,
   type TakeoffSurface,
 } from './takeoffCsv';
+export {
+  CSV_STYLES,
+  type Cell,
+  type CsvStyle,
+  type CsvStyleName,
+  type Sheet,
+  type SheetColumn,
+} from './sheet';

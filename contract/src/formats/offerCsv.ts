@@ -1,8 +1,9 @@
 import type { Offer, OfferFigures } from '../offer';
 import { listedLines, totalsOf } from '../planning';
-import { columnsOf } from './columns';
-import { guarded, readTable, unguarded, writeCsv } from './csv';
+import { columnsOf, numberIn } from './columns';
+import { readTable, unguarded } from './csv';
 import { readFile, refuseFile, type FileIssue, type FileRead } from './issue';
+import type { Sheet } from './sheet';
 
 /** What a line of an offer is: all of the price are together "before tax". */
 export const OFFER_LINES = [
@@ -58,16 +59,17 @@ export function offerLines(offer: Offer, figures: OfferFigures, jobName: string)
   ];
 }
 
-/** An offer as CSV (RFC 4180), its money in the header. */
-export function writeOffer(lines: readonly OfferLine[], currency: string): string {
+/** An offer as a table, its money in the header. */
+export function offerSheet(lines: readonly OfferLine[], currency: string): Sheet {
   const names = Object.keys(COLUMNS) as Name[];
-  return writeCsv(
-    names.map((name) => (name === 'amount' ? `${COLUMNS.amount} (${currency})` : COLUMNS[name])),
-    lines.map(({ kind, where, what, amount }) => [kind, guarded(where), guarded(what), amount]),
-  );
+  return {
+    title: 'Offer',
+    columns: names.map((name) => ({
+      title: name === 'amount' ? `${COLUMNS.amount} (${currency})` : COLUMNS[name],
+    })),
+    rows: lines.map(({ kind, where, what, amount }) => [kind, where, what, amount]),
+  };
 }
-
-const AMOUNT = /^-?\d+([.,]\d+)?$/;
 
 /** Reads an offer back: all of it, or what is wrong by row and column and nothing. */
 export function readOffer(bytes: Uint8Array): FileRead<readonly OfferLine[]> {
@@ -85,9 +87,14 @@ export function readOffer(bytes: Uint8Array): FileRead<readonly OfferLine[]> {
       issues.push({ row, column: columns.value[name]?.title ?? COLUMNS[name], message });
     const kind = OFFER_LINES.find((one) => one === cell('kind'));
     if (!kind) refuse('kind', `"${cell('kind').slice(0, 40)}" must be one of: ${OFFER_LINES.join(', ')}.`);
-    const amount = AMOUNT.test(cell('amount')) ? Number(cell('amount').replace(',', '.')) : NaN;
-    if (Number.isNaN(amount)) refuse('amount', `"${cell('amount').slice(0, 40)}" is not a number.`);
-    return { kind: kind ?? 'price', where: unguarded(cell('where')), what: unguarded(cell('what')), amount };
+    const amount = numberIn(cell('amount'), table.value.marks);
+    if (amount === undefined) refuse('amount', `"${cell('amount').slice(0, 40)}" is not a number.`);
+    return {
+      kind: kind ?? 'price',
+      where: unguarded(cell('where')),
+      what: unguarded(cell('what')),
+      amount: amount ?? NaN,
+    };
   });
-  return issues.length > 0 ? { ok: false, issues } : readFile(lines, columns.notes);
+  return issues.length > 0 ? { ok: false, issues } : readFile(lines, [...table.notes, ...columns.notes]);
 }

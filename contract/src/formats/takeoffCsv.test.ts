@@ -3,7 +3,7 @@ import path from 'node:path';
 import fc from 'fast-check';
 import { of } from '@fine-spray/core/units';
 import { jobFile, kitFile, type JobFile } from '..';
-import { guarded, isFormula, unguarded } from './csv';
+import { csvOf, guarded, isFormula, unguarded } from './csv';
 import {
   TAKEOFF_COLUMNS,
   asCopy,
@@ -12,7 +12,7 @@ import {
   readJob,
   readTakeoff,
   writeJob,
-  writeTakeoff,
+  takeoffSheet,
 } from '.';
 
 const DEMO = path.join(__dirname, '../../../demo');
@@ -41,7 +41,7 @@ function refused(text: string | Uint8Array) {
 describe('a demo job', () => {
   it.each(JOBS)('%s comes back from CSV as it was', (name) => {
     const file = job(name);
-    const text = writeTakeoff(file.surfaces, kit.coatings);
+    const text = csvOf(takeoffSheet(file.surfaces, kit.coatings));
     const back = readTakeoff(bytes(text), { ...context, placeIds: new Set(file.places.map(({ id }) => id)) });
     expect(back.ok && back.value.map(({ id, fields }) => ({ id, jobId: file.job.id, ...fields }))).toEqual(
       file.surfaces,
@@ -62,7 +62,7 @@ describe('a demo job', () => {
           }
         : surface,
     );
-    const text = writeTakeoff(surfaces, kit.coatings);
+    const text = csvOf(takeoffSheet(surfaces, kit.coatings));
     const places = { ...context, placeIds: new Set(file.places.map(({ id }) => id)) };
     const back = readTakeoff(bytes(text), places);
     expect(back.ok && back.value.map(({ fields }) => fields.geometry)).toEqual(
@@ -81,9 +81,11 @@ describe('a demo job', () => {
 
   it('a size changed in the rows of what is counted stands: they are pieces then', () => {
     const file = job('tern-boathouse');
-    const text = writeTakeoff(
-      file.surfaces.filter(({ name }) => name === 'Six panel doors, first side'),
-      kit.coatings,
+    const text = csvOf(
+      takeoffSheet(
+        file.surfaces.filter(({ name }) => name === 'Six panel doors, first side'),
+        kit.coatings,
+      ),
     );
     const geometryOf = (of: string) => taken(of).value[0]?.fields.geometry;
     expect(geometryOf(text)).toMatchObject({ shape: 'item', item: 'door', faces: 1, count: 6 });
@@ -291,10 +293,10 @@ describe('a damaged file is refused, by row and column', () => {
     ['a quote never closed', row('"Hall,Wall,4,2.5'), { row: 2 }, /never closed/],
     ['a quote inside a cell', row('"Ha"ll,Wall,4,2.5'), { row: 2 }, /quotation mark/],
     [
-      'bytes that are no UTF-8',
-      new Uint8Array([...bytes(`${HEADER}\nK`), 0xfc, ...bytes('che,W,4,2')]),
+      'bytes that are no text',
+      new Uint8Array([...bytes(`${HEADER}\nK`), 0xfc, 0, ...bytes('che,W,4,2')]),
       { row: 0 },
-      /not in UTF-8/,
+      /no text file/,
     ],
     ['a file that is no text', new Uint8Array([80, 75, 3, 4, 0, 0, 0, 0]), { row: 0 }, /no text file/],
     ['a formula in a name', row('Hall,=1+1,4,2.5'), { row: 2, column: 'Surface' }, /begins like a formula/],
@@ -412,6 +414,13 @@ describe('a damaged file is refused, by row and column', () => {
     expect(found?.message).toMatch(sentence);
   });
 
+  it('in an encoding of one byte is taken, and what it was read as is said', () => {
+    const file = new Uint8Array([...bytes(`${HEADER}\nK`), 0xfc, ...bytes('che,W,4,2')]);
+    const { value, notes } = taken(file);
+    expect(value[0]?.fields.room).toBe('Küche');
+    expect(notes).toEqual([expect.stringMatching(/read as windows-1252/)]);
+  });
+
   it('says what is wrong with every row, not with the first alone', () => {
     const issues = refused(`${HEADER}\nHall,A,0,2\nHall,B,4,2\nHall,C,4,x`);
     expect(issues.map(({ row: at }) => at)).toEqual([2, 4]);
@@ -432,7 +441,7 @@ describe('text that a spreadsheet program would run', () => {
     const [surface] = job('orchard-row-3').surfaces.slice(-1);
     if (!surface) throw new Error('none');
     const odd = { ...surface, name: '=HYPERLINK("x")', room: "+44, the 'new' one" };
-    const text = writeTakeoff([odd], kit.coatings);
+    const text = csvOf(takeoffSheet([odd], kit.coatings));
     expect(text).toContain(`"'=HYPERLINK(""x"")"`);
     expect(taken(text).value[0]?.fields).toMatchObject({ name: odd.name, room: odd.room });
   });
@@ -456,7 +465,7 @@ describe('text that a spreadsheet program would run', () => {
 
   it('stands in no cell of any demo job', () => {
     for (const name of JOBS) {
-      const lines = writeTakeoff(job(name).surfaces, kit.coatings).split('\r\n');
+      const lines = csvOf(takeoffSheet(job(name).surfaces, kit.coatings)).split('\r\n');
       expect(lines.some((line) => /(^|,)"?[=+@]/.test(line))).toBe(false);
     }
     expect(Object.values(TAKEOFF_COLUMNS).length).toBe(new Set(Object.values(TAKEOFF_COLUMNS)).size);

@@ -22,9 +22,10 @@ import type { z } from 'zod';
 import { SURFACES_PER_JOB, surfaceFields, surfaceGeometry, type SurfaceFields } from '../job';
 import type { Coating } from '../kit';
 import type { SystemLayer } from '../system';
-import { checkUnit, columnsOf, readMeasure, type Column } from './columns';
-import { guarded, isFormula, readTable, unguarded, writeCsv } from './csv';
+import { checkUnit, columnsOf, numberIn, readMeasure, type Column } from './columns';
+import { isFormula, readTable, unguarded, type NumberMarks } from './csv';
 import { ISSUES_SHOWN, readFile, refuseFile, type FileIssue, type FileRead } from './issue';
+import type { Sheet } from './sheet';
 
 /** The columns of a take-off, in the order they are written. Lengths and areas carry their unit in the header. */
 export const TAKEOFF_COLUMNS = {
@@ -111,7 +112,7 @@ const layerText = (coatings: readonly Pick<Coating, 'id' | 'name'>[]) => (layer:
 
 function pieceCells(piece: PieceGeometry): Partial<Record<Name, string | number>> {
   const base = {
-    part: guarded(piece.name ?? ''),
+    part: piece.name ?? '',
     shape: piece.shape,
     count: piece.count,
     openings: piece.openings.map(openingText).join('; '),
@@ -135,17 +136,18 @@ function countedText(geometry: Geometry): string {
   return [geometry.item, ...sizes, ...faces, `count ${geometry.count}`].join('; ');
 }
 
-/** The take-off of a job as CSV (RFC 4180): a row for each piece, what holds for its surface in the first. */
-export function writeTakeoff(
+/** The take-off of a job as a table: a row for each piece, what holds for its surface in the first. */
+export function takeoffSheet(
   surfaces: readonly (Omit<SurfaceFields, 'jobId'> & { readonly id: string })[],
   coatings: readonly Pick<Coating, 'id' | 'name'>[],
-): string {
+): Sheet {
   const names = Object.keys(TAKEOFF_COLUMNS) as Name[];
-  const header = names.map((name) =>
-    UNIT_TITLES[name] === undefined
-      ? TAKEOFF_COLUMNS[name]
-      : `${TAKEOFF_COLUMNS[name]} (${UNIT_TITLES[name]})`,
-  );
+  const columns = names.map((name) => ({
+    title:
+      UNIT_TITLES[name] === undefined
+        ? TAKEOFF_COLUMNS[name]
+        : `${TAKEOFF_COLUMNS[name]} (${UNIT_TITLES[name]})`,
+  }));
   const rows = surfaces.flatMap((surface) => {
     const { geometry } = surface;
     const pieces = piecesOf(geometry);
@@ -159,29 +161,29 @@ export function writeTakeoff(
       wind: surface.wind,
       counted: countedText(geometry),
       net: area.ok ? Number(area.value.net.toFixed(3)) : '',
-      coating: guarded(coatings.find(({ id }) => id === surface.coatingId)?.name ?? surface.coatingId),
+      coating: coatings.find(({ id }) => id === surface.coatingId)?.name ?? surface.coatingId,
       coats: surface.coats,
       thinning: percent(surface.thinning),
-      under: guarded(surface.under.map(layerText(coatings)).join('; ')),
+      under: surface.under.map(layerText(coatings)).join('; '),
       tip: surface.tip ? `${surface.tip.family} ${surface.tip.code}` : '',
       instead: geometry.override?.net ?? '',
-      reason: guarded(geometry.override?.reason ?? ''),
+      reason: geometry.override?.reason ?? '',
       order: surface.position,
       id: surface.id,
       place: surface.placeId ?? '',
-      ofPlace: guarded(surface.part),
+      ofPlace: surface.part,
     };
     return pieces.map((piece, index) => {
       const cells: Partial<Record<Name, string | number>> = {
-        room: guarded(surface.room),
-        surface: guarded(surface.name),
+        room: surface.room,
+        surface: surface.name,
         ...pieceCells(piece),
         ...(index === 0 ? whole : {}),
       };
-      return names.map((name) => cells[name] ?? '');
+      return names.map((name) => cells[name] ?? null);
     });
   });
-  return writeCsv(header, rows);
+  return { title: 'Take-off', columns, rows };
 }
 
 // ---- reading -------------------------------------------------------------------------------------------------------
@@ -201,6 +203,7 @@ class RowReader {
     readonly row: number,
     private readonly cells: readonly string[],
     private readonly columns: Partial<Record<Name, Column>>,
+    readonly marks: NumberMarks,
   ) {}
 
   text(name: Name): string {
@@ -235,7 +238,7 @@ class RowReader {
     const column = this.columns[name];
     const cell = column ? (this.cells[column.index] ?? '') : '';
     if (!column || cell === '') return undefined;
-    const value = readMeasure(unguarded(cell), column, kind);
+    const value = readMeasure(unguarded(cell), column, kind, this.marks);
     if (value.ok) return value.value;
     this.refuse(name, value.message);
     return undefined;
@@ -244,8 +247,8 @@ class RowReader {
     const column = this.columns[name];
     const cell = (column ? (this.cells[column.index] ?? '') : '').replace('%', '').trim();
     if (cell === '') return usual;
-    const value = /^[+-]?\d+([.,]\d+)?$/.test(cell) ? Number(cell.replace(',', '.')) : NaN;
-    if (Number.isFinite(value)) return value;
+    const value = numberIn(cell, this.marks);
+    if (value !== undefined) return value;
     this.refuse(name, `"${cell.slice(0, 40)}" is not a number.`);
     return usual;
   }
@@ -261,7 +264,7 @@ function readOpenings(reader: RowReader, column: Column | undefined, newId: () =
     const [, count, kind, width, height, at, sill] = OPENING.exec(text.trim()) ?? [];
     const known = OPENING_KINDS.find((one) => one === kind?.toLowerCase());
     const sizes = [width, height, at, sill].map((part) =>
-      part === undefined ? undefined : readMeasure(part, column, 'length'),
+      part === undefined ? undefined : readMeasure(part, column, 'length', reader.marks),
     );
     if (known === undefined || sizes.some((size) => size && !size.ok)) {
       reader.refuse(
@@ -299,7 +302,7 @@ function readPoints(
       const [x, y] = text
         .trim()
         .split(/\s+/)
-        .map((part) => (column ? readMeasure(part, column, 'length') : undefined));
+        .map((part) => (column ? readMeasure(part, column, 'length', reader.marks) : undefined));
       if (x?.ok && y?.ok) return [{ x: x.value, y: y.value }];
       reader.refuse(name, `"${text.trim().slice(0, 40)}" is no ${like}`);
       return [];
@@ -358,7 +361,7 @@ function readCounted(
   const sizes: Partial<Record<SizeName, number>> = {};
   for (const size of SIZE_NAMES) {
     const found = valueOf(size);
-    const read = found === undefined ? undefined : readMeasure(found, column, 'length');
+    const read = found === undefined ? undefined : readMeasure(found, column, 'length', reader.marks);
     if (read?.ok) sizes[size] = read.value;
   }
   const faces = number('faces');
@@ -509,7 +512,9 @@ export function readTakeoff(
 
   const coatingNamed = (name: string): string | undefined =>
     coatings.find((one) => one.id === name || one.name.toLowerCase() === name.toLowerCase())?.id;
-  const readers = table.value.rows.map(({ row, cells }) => new RowReader(row, cells, columns));
+  const readers = table.value.rows.map(
+    ({ row, cells }) => new RowReader(row, cells, columns, table.value.marks),
+  );
   const groups = groupsOf(readers);
   for (const reader of readers) reader.issues.length = 0;
   if (groups.length > SURFACES_PER_JOB) {
@@ -574,7 +579,7 @@ export function readTakeoff(
   if (issues.length > 0) return { ok: false, issues: issues.slice(0, ISSUES_SHOWN) };
   return readFile(
     surfaces.filter((surface) => surface !== undefined),
-    found.notes,
+    [...table.notes, ...found.notes],
   );
 }
 

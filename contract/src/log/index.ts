@@ -17,8 +17,8 @@ export {
   type JournalLine,
   type JournalOptions,
 } from './journal';
-export { writeJournal } from './journalCsv';
-export { viscosityLines, writeViscositySheet, type ViscosityLine } from './viscositySheet';
+export { journalSheet } from './journalSheet';
+export { viscosityLines, viscositySheet, type ViscosityLine } from './viscositySheet';
 export { logNames, type NamedRows } from './names';
 export { entryWords, placeWords } from './words';
 export { coatName, weatherWords, type LogNames } from '../entry';

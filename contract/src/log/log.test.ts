@@ -15,6 +15,7 @@ import {
   type Entry,
   type EntryKind,
 } from '..';
+import { csvOf } from '../formats/csv';
 import {
   coreLog,
   entryWords,
@@ -24,9 +25,9 @@ import {
   roughly,
   skewWords,
   weatherWords,
-  writeJournal,
+  journalSheet,
   viscosityLines,
-  writeViscositySheet,
+  viscositySheet,
 } from '.';
 
 const demo = logFile.parse(
@@ -293,12 +294,12 @@ describe('the journal', () => {
   it('comes with its values beside the words, as they are stored', () => {
     const entry = ENTRIES.find(({ kind }) => kind === 'sprayed');
     if (!entry) throw new Error('no litres');
-    const [, row = ''] = writeJournal(journal([entry], OPTIONS)).split('\r\n');
+    const [, row = ''] = csvOf(journalSheet(journal([entry], OPTIONS))).split('\r\n');
     expect(row).toContain(JSON.stringify(entry.payload).replaceAll('"', '""'));
   });
 
   it('goes out as CSV with its ids, and text that looks like a formula is made harmless', () => {
-    const text = writeJournal(journal([note('=2+2', { author: '@x' })], OPTIONS));
+    const text = csvOf(journalSheet(journal([note('=2+2', { author: '@x' })], OPTIONS)));
     const [header, row] = text.replace(/^\uFEFF/, '').split('\r\n');
     expect(header).toBe('Day,Time,Kind,Place,What,Who,Replaced by,Id,Replaces,"Values (SI, JSON)"');
     expect(row).toMatch(/^2026-11-25,08:00,Note,Without a job,"?'=2\+2/);
@@ -306,7 +307,7 @@ describe('the journal', () => {
 
   it('has the viscosity records as a sheet of their own', () => {
     const checks = viscosityLines(ENTRIES, NAMES, () => 60);
-    const lines = writeViscositySheet(checks, 'us').trim().split('\r\n');
+    const lines = csvOf(viscositySheet(checks, 'us')).trim().split('\r\n');
     expect(lines[0]).toMatch(/^.?Coating,Batch,New container,Shift,Who,Date,Time,Paint \(°F\),Cup,Before/);
     expect(lines.length).toBe(1 + entriesOfKind(ENTRIES, 'viscosity').length);
     // Local time, by the coating and then as it was done; each says who.

@@ -10,7 +10,7 @@ import {
   type LogNames,
   type PayloadOf,
 } from '../entry';
-import { guarded, writeCsv } from '../formats/csv';
+import { titled, type Sheet } from '../formats/sheet';
 import type { JournalOptions } from './journal';
 
 const MINUTE = 60_000;
@@ -56,24 +56,26 @@ export function viscosityLines(
 }
 
 /** Free of what a change of units leaves in the last places of a number, and rounded no further. */
-const exact = (value: number) => String(Number(value.toPrecision(9)));
+const exact = (value: number) => Number(value.toPrecision(9));
 
-/** The same as CSV. */
-export function writeViscositySheet(lines: readonly ViscosityLine[], system: UnitSystem): string {
-  return writeCsv(
-    [
-      ...['Coating', 'Batch', 'New container', 'Shift', 'Who', 'Date', 'Time'],
-      `Paint (${unitOf('temperature', system)})`,
-      ...['Cup', 'Before (s)', 'Wanted (s)'],
-      `Container (${unitOf('volume', system)})`,
-      ...['Thinner before (%)', 'Added (mL)', 'What', 'After (s)', 'Thinner after (%)'],
+/** The same as a table. */
+export function viscositySheet(lines: readonly ViscosityLine[], system: UnitSystem): Sheet {
+  return {
+    title: 'Viscosity',
+    columns: [
+      ...titled('Coating', 'Batch', 'New container', 'Shift', 'Who'),
+      { title: 'Date', as: 'day' },
+      { title: 'Time', as: 'time' },
+      ...titled(`Paint (${unitOf('temperature', system)})`, 'Cup', 'Before (s)', 'Wanted (s)'),
+      ...titled(`Container (${unitOf('volume', system)})`, 'Thinner before (%)', 'Added (mL)', 'What'),
+      ...titled('After (s)', 'Thinner after (%)'),
     ],
-    lines.map(({ coating, who, date, time, before, after, thinnerAfter: mixed, payload }) => [
-      guarded(coating),
-      guarded(payload.batch),
+    rows: lines.map(({ coating, who, date, time, before, after, thinnerAfter: mixed, payload }) => [
+      coating,
+      payload.batch,
       payload.newContainer ? 'yes' : 'no',
       payload.shift,
-      guarded(who),
+      who,
       date,
       time,
       exact(inUnit(payload.temperature, 'temperature', system)),
@@ -83,9 +85,9 @@ export function writeViscositySheet(lines: readonly ViscosityLine[], system: Uni
       exact(inUnit(payload.container, 'volume', system)),
       exact(payload.thinnerBefore * 100),
       exact(payload.added * 1e6),
-      guarded(payload.addedWhat),
-      after === undefined ? '' : exact(after),
+      payload.addedWhat,
+      after === undefined ? null : exact(after),
       exact(mixed * 100),
     ]),
-  );
+  };
 }

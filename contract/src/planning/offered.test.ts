@@ -1,4 +1,4 @@
-import { readOffer, offerLines, writeOffer } from '../formats';
+import { csvOf, readOffer, offerLines, offerSheet } from '../formats';
 import { USUAL_BOOK, offerFields, type CompanyBook, type Offer, type OfferOption } from '..';
 import { STORED, demoCompany } from '../testing/demo';
 import { PRICED_AT, listedLines, offeredFor, optionProblems, surfacesWith, totalsOf, workOutJob } from '.';
@@ -199,7 +199,7 @@ describe('an offer as CSV', () => {
     };
     const figures = figuresFor(offer.options);
     const lines = offerLines(offer, figures, job.name);
-    const text = writeOffer(lines, 'EUR');
+    const text = csvOf(offerSheet(lines, 'EUR'));
     expect(text).toContain('Amount (EUR)');
     const read = readOffer(new TextEncoder().encode(text));
     expect(read.ok && read.value).toEqual(lines);

@@ -1,5 +1,5 @@
 import { USUAL_BOOK, type Job, type Place, type Surface } from '@fine-spray/contract';
-import { writeBuyList } from '@fine-spray/contract/formats';
+import { buyListSheet } from '@fine-spray/contract/formats';
 import {
   PRICED_AT,
   buyingsFor,
@@ -29,15 +29,13 @@ import {
   type Risk,
   type UnitSystem,
 } from '@fine-spray/core';
-import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { saveFile } from '@/data/deviceFiles';
 import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import type { StartWorker } from '@/data/worker';
 import { PaperButton } from '@/features/paper';
-import { Button } from '@/ui/button';
+import { TableOut } from '@/features/tables';
 import { Segmented } from '@/ui/segmented';
 import { Sheet } from '@/ui/sheet';
 import { ErrorState, Skeleton } from '@/ui/states';
@@ -205,9 +203,9 @@ function Boxing({ containers }: { containers: readonly ContainerCount[] }) {
 }
 
 /** The buy list as its open file. */
-function buyListText(lines: readonly Buying[], risk: Risk, currency: string = USUAL_BOOK.currency): string {
+function sheetOf(lines: readonly Buying[], risk: Risk, currency: string = USUAL_BOOK.currency) {
   const litres = (volume: number) => Number((volume * 1000).toFixed(2));
-  return writeBuyList(
+  return buyListSheet(
     lines.map(({ order, likely, purchase }) => ({
       coating: order.name,
       likely: litres(likely),
@@ -294,13 +292,7 @@ export function BuyList({
         <View className="flex-row flex-wrap gap-2">
           <PaperButton job={job} kind="buy-list" risk={risk} aim={aim} />
           <BoughtFile lines={lines} risk={risk} />
-          <Button
-            label="Buy list, CSV"
-            icon={Download}
-            onPress={() =>
-              saveFile('buy-list.csv', 'text/csv', buyListText(lines, risk, plan?.book.currency))
-            }
-          />
+          <TableOut label="Buy list" file="buy list" make={() => sheetOf(lines, risk, plan?.book.currency)} />
         </View>
       ) : null}
       {priced && mayPrice ? <PriceCard job={job} {...priced} /> : null}

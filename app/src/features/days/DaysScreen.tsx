@@ -1,10 +1,9 @@
 import type { Schedule, ScheduleFields } from '@fine-spray/contract';
 import { scheduleResult, type PlanMode, type SitePlanFound } from '@fine-spray/contract/planning';
-import { writeDays } from '@fine-spray/contract/formats';
+import { daysSheet } from '@fine-spray/contract/formats';
 import { counted } from '@fine-spray/core/units';
 import { useRouter } from 'expo-router';
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
-import Download from 'lucide-react-native/icons/download';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
@@ -14,6 +13,7 @@ import { useMay } from '@/data/may';
 import type { StartWorker } from '@/data/worker';
 import { JobFrame, type LoadedJob } from '@/features/frame';
 import { SheetButton } from '@/features/paper';
+import { TableOut } from '@/features/tables';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
@@ -252,12 +252,10 @@ function Files({
       {fields.result ? (
         <SheetButton name="A page a day" of={job.name} address={`/api/jobs/${job.id}/days.pdf`} />
       ) : null}
-      <Button
-        label="As a table, CSV"
-        icon={Download}
-        onPress={() =>
-          saveFile(fileName(`${job.name} days`, 'csv'), 'text/csv', writeDays(dayRows(fields, planned)))
-        }
+      <TableOut
+        label="As a table"
+        file={`${job.name} days`}
+        make={() => daysSheet(dayRows(fields, planned))}
       />
       <Button label="As a calendar" icon={CalendarPlus} onPress={() => calendar()} />
       {fields.crew.length > 1

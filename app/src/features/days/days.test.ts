@@ -1,7 +1,7 @@
 import { scheduleFields, type Person, type ScheduleFields } from '@fine-spray/contract';
 import type { JobToWorkOut, SiteAsked, SitePlanFound, SitePlanned } from '@fine-spray/contract/planning';
 import { timesOf } from '@fine-spray/contract/planning';
-import { readTable, writeDays } from '@fine-spray/contract/formats';
+import { csvOf, readTable, daysSheet } from '@fine-spray/contract/formats';
 import { renderHook } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
 import type { DaysOrder, DaysReport } from '@/workers/days.worker';
@@ -186,7 +186,7 @@ const FOUND = {
 
 describe('a plan as a table and as a calendar', () => {
   it('has a row for each task in the order they begin, and reads back', () => {
-    const table = readTable(new TextEncoder().encode(writeDays(dayRows(USUAL, FOUND))));
+    const table = readTable(new TextEncoder().encode(csvOf(daysSheet(dayRows(USUAL, FOUND)))));
     expect(table.ok && table.value.rows.map(({ cells }) => cells)).toEqual([
       ['2026-12-01', '08:00', '09:00', 'Hall: protect', 'Hall', 'Tobi, Wren', '0'],
       ['2026-12-01', '15:30', '2026-12-02 08:30', "'=Hall: coat", 'Hall', 'Tobi', '15'],

@@ -1,5 +1,5 @@
 import type { BatchWrite, Surface, SurfaceFields } from '@fine-spray/contract';
-import { jobFileOf, writeJob, writeTakeoff, type TakeoffSurface } from '@fine-spray/contract/formats';
+import { jobFileOf, takeoffSheet, writeJob, type TakeoffSurface } from '@fine-spray/contract/formats';
 import { counted, measure, showText } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import Upload from 'lucide-react-native/icons/upload';
@@ -11,6 +11,7 @@ import { newId } from '@/data/newId';
 import { contentOf, deletion, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
 import { JobFrame, type LoadedJob } from '@/features/frame';
+import { CsvStyleChoice, TableOut } from '@/features/tables';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
@@ -136,13 +137,11 @@ function Files({ job, surfaces, kit }: LoadedJob) {
           Open formats, described in docs/formats.md. Lengths are in metres; the header says so.
         </Words>
         <View className="flex-row flex-wrap gap-2">
-          <Button
-            label="Take-off, CSV"
-            icon={Download}
+          <TableOut
+            label="Take-off"
+            file={job.name}
             disabled={surfaces.length === 0}
-            onPress={() =>
-              saveFile(fileName(job.name, 'csv'), 'text/csv', writeTakeoff(surfaces, kit.coatings))
-            }
+            make={() => takeoffSheet(surfaces, kit.coatings)}
           />
           <Button
             label="Whole job, JSON"
@@ -157,6 +156,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
             }
           />
         </View>
+        <CsvStyleChoice />
       </Card>
     </Screen>
   );

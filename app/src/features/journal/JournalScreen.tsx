@@ -1,10 +1,11 @@
 import { ENTRY_KINDS, kindOf, TROUBLE_KINDS, logFileOf, type EntryKind } from '@fine-spray/contract';
+import { CSV_STYLES, csvOf } from '@fine-spray/contract/formats';
 import {
   journal,
   weatherWords,
-  writeJournal,
+  journalSheet,
   viscosityLines,
-  writeViscositySheet,
+  viscositySheet,
   type JournalDay,
   type JournalLine,
 } from '@fine-spray/contract/log';
@@ -22,6 +23,7 @@ import { entriesElsewhere, openJobs } from '@/data/oldJobs';
 import { useSiteLog, type SiteLog } from '@/data/record';
 import { BringingJob } from '@/features/frame';
 import { SheetOut, ViscosityPaper, usePaperSize } from '@/features/paper';
+import { TableOut, useCsvStyle } from '@/features/tables';
 import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
 import { Choice } from '@/ui/choice';
@@ -216,6 +218,7 @@ function ExportButtons({
   job: string | undefined;
 }) {
   const { system } = useUnits();
+  const [style] = useCsvStyle();
   const toast = useToast();
   const [fetched, setFetched] = useState<string>();
   const said = (name: string) => toast({ text: `${name} is in your downloads.` });
@@ -230,7 +233,11 @@ function ExportButtons({
   const withPictures = useOneTap(async () => {
     try {
       const { file, missing } = await zippedLog(
-        { csv: writeJournal(days), json: jsonText(), lines: days.flatMap(({ lines }) => lines) },
+        {
+          csv: csvOf(journalSheet(days), CSV_STYLES[style]),
+          json: jsonText(),
+          lines: days.flatMap(({ lines }) => lines),
+        },
         (done, of) => setFetched(`Picture ${done} of ${of}`),
       );
       saveBlob('site-log.zip', file);
@@ -246,14 +253,7 @@ function ExportButtons({
   });
   return (
     <View className="flex-row flex-wrap gap-2">
-      <Button
-        label="CSV"
-        icon={Download}
-        onPress={() => {
-          saveFile('site-log.csv', 'text/csv', writeJournal(days));
-          said('The log');
-        }}
-      />
+      <TableOut label="Log" file="site log" make={() => journalSheet(days)} onSaved={() => said('The log')} />
       <Button label="JSON" icon={Download} onPress={json} />
       <Button
         label={fetched ?? 'With pictures'}
@@ -261,14 +261,11 @@ function ExportButtons({
         disabled={fetched !== undefined}
         onPress={() => withPictures()}
       />
-      <Button
-        label="Viscosity CSV"
-        icon={Download}
-        onPress={() => {
-          const lines = viscosityLines(log.entries, log.names, offsetAt);
-          saveFile('viscosity.csv', 'text/csv', writeViscositySheet(lines, system));
-          said('The sheet');
-        }}
+      <TableOut
+        label="Viscosity"
+        file="viscosity"
+        make={() => viscositySheet(viscosityLines(log.entries, log.names, offsetAt), system)}
+        onSaved={() => said('The sheet')}
       />
       <ViscosityPaper job={job} />
     </View>

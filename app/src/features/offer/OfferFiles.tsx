@@ -1,10 +1,8 @@
 import type { Offer, OfferFigures } from '@fine-spray/contract';
-import { offerLines, writeOffer } from '@fine-spray/contract/formats';
-import Download from 'lucide-react-native/icons/download';
+import { offerLines, offerSheet } from '@fine-spray/contract/formats';
 import { View } from 'react-native';
-import { fileName, saveFile } from '@/data/deviceFiles';
 import { SheetButton } from '@/features/paper';
-import { Button } from '@/ui/button';
+import { TableOut } from '@/features/tables';
 import { offerName } from './words';
 
 /** An offer on paper, and as a table. */
@@ -21,19 +19,13 @@ export function OfferFiles({
   return (
     <View className="flex-row flex-wrap gap-2">
       <SheetButton name={name} of={jobName} address={`/api/offers/${offer.id}/offer.pdf`} />
-      <Button
-        label={`${name}, CSV`}
-        icon={Download}
-        disabled={!figures}
-        onPress={() => {
-          if (figures)
-            saveFile(
-              fileName(`${jobName} ${name}`, 'csv'),
-              'text/csv',
-              writeOffer(offerLines(offer, figures, jobName), figures.currency),
-            );
-        }}
-      />
+      {figures ? (
+        <TableOut
+          label={name}
+          file={`${jobName} ${name}`}
+          make={() => offerSheet(offerLines(offer, figures, jobName), figures.currency)}
+        />
+      ) : null}
     </View>
   );
 }

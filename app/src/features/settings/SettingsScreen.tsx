@@ -7,6 +7,7 @@ import { useMay } from '@/data/may';
 import { useCompany } from '@/data/resources';
 import { WhoWrites } from '@/features/people';
 import { NoticeSwitch } from '@/features/reminders';
+import { CsvStyleChoice } from '@/features/tables';
 import { Button } from '@/ui/button';
 import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
@@ -50,6 +51,7 @@ export function SettingsScreen() {
           ]}
         />
       </Labelled>
+      <CsvStyleChoice />
       {company.data ? <CompanyPanel key={company.data.version} company={company.data} /> : null}
       <OtherCompanies />
       {company.data ? <StandIns company={company.data} /> : null}

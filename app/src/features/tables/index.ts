@@ -1,0 +1,3 @@
+export { CsvStyleChoice } from './CsvStyleChoice';
+export { useCsvStyle, usualCsvStyle } from './csvStyle';
+export { TableOut } from './TableOut';
