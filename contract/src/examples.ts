@@ -380,6 +380,14 @@ const SINGLE: Readonly<Record<string, Example>> = {
       items: [{ id: ID, name: 'iPhone', personId: OTHER_ID, createdAt: TIME, seenAt: TIME, own: true }],
     },
   },
+  getCalendars: { answer: { items: [{ id: ID, what: 'windows', createdAt: TIME, usedAt: null }] } },
+  postCalendar: {
+    body: { what: 'days', zone: 'Europe/Lisbon' },
+    answer: {
+      ...{ id: ID, what: 'days', createdAt: TIME, usedAt: null },
+      url: 'https://paint.example/api/calendar/5f2c…',
+    },
+  },
   postCompany: {
     body: {
       ...{ company: 'Millrace Decorating', name: 'Ines', initials: 'IN', login: 'ines' },

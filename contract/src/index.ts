@@ -7,6 +7,15 @@ export * from './entry';
 export * from './standIn';
 export * from './job';
 export * from './place';
+export {
+  CALENDAR_KINDS,
+  CALENDARS_PER_JOB,
+  calendarLinks,
+  newCalendarLink,
+  type CalendarKind,
+  type CalendarLink,
+  type NewCalendarLink,
+} from './calendars';
 export { withPricesOf, withoutPrices } from './money';
 export * from './passkeys';
 export * from './people';

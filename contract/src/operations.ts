@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { calendarLinks, newCalendarBody, newCalendarLink } from './calendars';
 import { changes, changesQuery } from './changes';
 import { company, companyFields } from './kit';
 import { manyEntries, manyEntriesAnswer } from './entry';
@@ -162,6 +163,30 @@ export const SINGLE_OPERATIONS = {
     summary: 'The plan of the days that a job is worked by, on paper, a page a day',
     query: paperOptions,
     file: 'application/pdf',
+  },
+  getCalendars: {
+    method: 'get',
+    path: '/api/jobs/{id}/calendars',
+    summary: 'Calendars of the job that others follow: of what, and when one was last asked for',
+    answer: calendarLinks,
+  },
+  postCalendar: {
+    method: 'post',
+    path: '/api/jobs/{id}/calendars',
+    summary: 'A secret address under which calendar programs follow the job; it is told once',
+    body: newCalendarBody,
+    answer: newCalendarLink,
+  },
+  deleteCalendar: {
+    method: 'delete',
+    path: '/api/calendars/{id}',
+    summary: 'An address of a calendar that leads nowhere from now on',
+  },
+  getCalendar: {
+    method: 'get',
+    path: '/api/calendar/{secret}',
+    summary: 'A calendar by its secret address, for who knows that alone: iCalendar (RFC 5545)',
+    file: 'text/calendar',
   },
   getOffer: {
     method: 'get',

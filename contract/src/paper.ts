@@ -32,16 +32,19 @@ function isZone(name: string): boolean {
   }
 }
 
+/** Where a day is a day, by its name in the IANA list. */
+export const zone = z
+  .string()
+  .max(64, { error: 'There is no such time zone: write it like Europe/Lisbon.' })
+  .refine(isZone, { error: 'There is no such time zone: write it like Europe/Lisbon.' })
+  .default('UTC');
+
 /** How the day of a log is printed, in the query. */
 export const dayPaperOptions = z
   .object({
     size: oneOf('Paper', PAPER_SIZES).default('a4'),
     units: oneOf('Units', ['metric', 'us']).default('metric'),
-    /** Where the day is a day, by its name in the IANA list. */
-    zone: z
-      .string()
-      .refine(isZone, { error: 'There is no such time zone: write it like Europe/Lisbon.' })
-      .default('UTC'),
+    zone,
     job: z.uuid({ error: 'This is not an id.' }).optional(),
   })
   .strict();

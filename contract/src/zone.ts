@@ -23,3 +23,15 @@ export function dayIn(zone: string, date: string): readonly [from: number, until
   const utc = Date.parse(`${date}T00:00:00Z`);
   return [midnight(utc), midnight(utc + DAY)];
 }
+
+/**
+ * A moment by the clock on the wall somewhere, ms since 1970. An hour that the clocks leave out in a night is the one after it.
+ * @param date "2026-12-01"
+ * @param minute minutes from its midnight; of the days after it, too, each of them 24 h on the wall
+ * @param offsetAt minutes east of UTC there, at a moment
+ */
+export function wallMoment(date: string, minute: number, offsetAt: (time: number) => number): number {
+  const wall = Date.parse(`${date}T00:00:00Z`) + minute * MINUTE;
+  const about = wall - offsetAt(wall) * MINUTE;
+  return wall - offsetAt(about) * MINUTE;
+}

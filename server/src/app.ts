@@ -17,6 +17,7 @@ import { peopleRoutes } from './people/routes';
 import { sessions } from './people/session';
 import { companyRoutes, sameCompany } from './people/companies';
 import { Answering, identify } from './people/who';
+import { calendarRoutes } from './calendars/routes';
 import { pictureRoutes, takesPicture } from './pictures/routes';
 import { resourceRoutes } from './resources/routes';
 import { gaugeRoutes } from './stand-ins/gauge';
@@ -144,6 +145,7 @@ export function createApp({
   app.use(changeRoutes(data));
   app.use(logRoutes(db));
   app.use(paperRoutes(db, pool));
+  app.use(calendarRoutes(data, pool, at.publicUrl));
   app.use(pictureRoutes(db));
   app.use(gaugeRoutes());
   app.use(weatherRoutes());

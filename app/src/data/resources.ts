@@ -62,6 +62,7 @@ export const keys = {
   companies: ['companies'] as const,
   me: ['me'] as const,
   devices: ['devices'] as const,
+  calendars: (jobId: string) => ['calendars', jobId] as const,
   passkeys: ['passkeys'] as const,
 };
 

@@ -1,12 +1,16 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../http/problems';
+import type { CalendarTask } from '../calendars/task';
 import type { PaperTask } from '../paper/task';
+
+/** What is made in a worker. */
+export type PoolTask = PaperTask | CalendarTask;
 
 /** Heavy work of the server, in worker threads. */
 export interface Pool {
-  /** Makes a sheet; the signal stops it. Refuses with a problem when too much waits already. */
-  run(task: PaperTask, signal: AbortSignal): Promise<Uint8Array>;
+  /** Makes a sheet or a calendar; the signal stops it. Refuses with a problem when too much waits already. */
+  run(task: PoolTask, signal: AbortSignal): Promise<Uint8Array>;
   close(): Promise<void>;
 }
 
@@ -21,7 +25,7 @@ const KEPT = 60_000;
  */
 export function createPool(workerFile: string, ready = 0): Pool {
   const maxThreads = Math.max(1, availableParallelism() - 1);
-  const pool = new Piscina<PaperTask, Uint8Array>({
+  const pool = new Piscina<PoolTask, Uint8Array>({
     filename: workerFile,
     minThreads: ready,
     maxThreads,

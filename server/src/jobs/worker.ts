@@ -1,5 +1,7 @@
 import { createRequire } from 'node:module';
-import { makePaper, type PaperTask } from '../paper/task';
+import { makeCalendar } from '../calendars/task';
+import { makePaper } from '../paper/task';
+import type { PoolTask } from './pool';
 
 /** The fonts of the application, from the packages that ship them. */
 const { resolve } = createRequire(import.meta.url);
@@ -12,4 +14,7 @@ const FONTS = {
 };
 
 /** What a worker of the pool does. */
-export default (task: PaperTask): Promise<Uint8Array> => makePaper(task, FONTS);
+export default async (task: PoolTask): Promise<Uint8Array> =>
+  task.kind === 'windows-calendar' || task.kind === 'days-calendar'
+    ? new TextEncoder().encode(makeCalendar(task))
+    : makePaper(task, FONTS);

@@ -1,4 +1,11 @@
-import { CLOCK_TOLERANCE, SKEW_LIMIT, may, type ResourceName, type Rows } from '@fine-spray/contract';
+import {
+  CLOCK_TOLERANCE,
+  SKEW_LIMIT,
+  may,
+  type Entry,
+  type ResourceName,
+  type Rows,
+} from '@fine-spray/contract';
 import { planHistory, siteNow } from '@fine-spray/contract/planning';
 import { dayIn } from '@fine-spray/contract/zone';
 import type { Database } from '../db/database';
@@ -101,6 +108,19 @@ export async function daysRows(
   return readAtOnce(db, actor, async (reader) => {
     const [schedule = null] = await reader.all('schedules', { jobId });
     return { ...(await jobRows(reader, jobId, withHistory)), schedule };
+  });
+}
+
+/** A job with its log and the plan of its days: what its calendars are made of. */
+export function calendarRows(
+  db: Database,
+  actor: Actor,
+  jobId: string,
+): Promise<DaysRows & { readonly entries: readonly Entry[] }> {
+  return readAtOnce(db, actor, async (reader) => {
+    const [schedule = null] = await reader.all('schedules', { jobId });
+    const entries = await reader.all('entries', { jobId });
+    return { ...(await jobRows(reader, jobId, false)), schedule, entries };
   });
 }
 

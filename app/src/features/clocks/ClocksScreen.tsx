@@ -1,3 +1,4 @@
+import { jobWindowEvents, writeCalendar } from '@fine-spray/contract/calendar';
 import { plannedCoats } from '@fine-spray/contract/planning';
 import { coatName } from '@fine-spray/contract/log';
 import {
@@ -19,6 +20,7 @@ import { Pressable, View } from 'react-native';
 import { saveFile } from '@/data/deviceFiles';
 import { coatingsOf, type SiteLog } from '@/data/record';
 import { useWhy } from '@/features/setup';
+import { FollowCalendar } from '@/features/follow';
 import { LogFrame, useChosenJob } from '@/features/frame';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
@@ -27,7 +29,6 @@ import { EmptyState } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
-import { writeCalendar } from './calendar';
 
 /** What can be sprayed now, what opens next and what is about to close. */
 export function ClocksScreen({ jobId }: { jobId?: string | undefined }) {
@@ -82,15 +83,14 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
       !lists.next.some((one) => one.clock === clock) && !lists.now.some((one) => one.clock === clock),
   );
   const name = (surface: string) => log.names.surface(surface) ?? 'A surface that was deleted';
-  const toCome = new Set(nextCoats(planned, log.record).map(({ surface }) => surface));
   const save = () => {
-    const text = writeCalendar(
-      clocks,
-      (clock) => ({ surface: name(clock.surface), coating: log.names.coating(clock.coating) ?? '' }),
-      now,
-      (surface) => toCome.has(surface),
+    const { kit, record, entries } = log;
+    const events = jobWindowEvents({ job, surfaces, kit, record, entries }, window.location.origin, now);
+    saveFile(
+      'recoat-windows.ics',
+      'text/calendar',
+      writeCalendar(`${job.name}: recoat windows`, events, now),
     );
-    saveFile('recoat-windows.ics', 'text/calendar', text);
   };
   return (
     <>
@@ -148,6 +148,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
             {clocks.length > 0 ? (
               <Button label="Recoat windows as a calendar file" icon={CalendarPlus} onPress={save} />
             ) : null}
+            <FollowCalendar jobId={job.id} jobName={job.name} what="windows" />
           </>
         }
       />

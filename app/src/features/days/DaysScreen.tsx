@@ -1,4 +1,5 @@
 import type { Schedule, ScheduleFields } from '@fine-spray/contract';
+import { dayEvents, writeCalendar } from '@fine-spray/contract/calendar';
 import { scheduleResult, type PlanMode, type SitePlanFound } from '@fine-spray/contract/planning';
 import { daysSheet } from '@fine-spray/contract/formats';
 import { counted } from '@fine-spray/core/units';
@@ -11,7 +12,9 @@ import { fileName, saveFile } from '@/data/deviceFiles';
 import { SaveLine } from '@/data/draft';
 import { useMay } from '@/data/may';
 import type { StartWorker } from '@/data/worker';
+import { FollowCalendar } from '@/features/follow';
 import { JobFrame, type LoadedJob } from '@/features/frame';
+import { offsetAt } from '@/features/journal';
 import { SheetButton } from '@/features/paper';
 import { TableOut } from '@/features/tables';
 import { Button } from '@/ui/button';
@@ -29,7 +32,6 @@ import { PlanAnswer } from './PlanAnswer';
 import { PlanSettings } from './PlanSettings';
 import { TaskSheet, withPin } from './TaskSheet';
 import { dayRows } from './dayRows';
-import { writePlanCalendar } from './planCalendar';
 import { midnightOf, momentText } from './schedule';
 import { useFollowed } from './useFollowed';
 import { useKnownSchedule, useSchedule } from './useSchedule';
@@ -212,7 +214,7 @@ export function Days({
           {found.missing.length > 0 ? (
             <Words colour="ink2">{`Not in it: ${found.missing.join('; ')}.`}</Words>
           ) : null}
-          <Files job={job} fields={fields} planned={found} />
+          <Files job={job} fields={fields} version={row?.version ?? 0} planned={found} />
         </>
       ) : null}
       {kept && !over ? <Kept fields={fields} kept={kept} /> : null}
@@ -235,17 +237,32 @@ export function Days({
 function Files({
   job,
   fields,
+  version,
   planned,
 }: {
   job: LoadedJob['job'];
   fields: ScheduleFields;
+  /** Of the plan as it is stored; 0 before it is. */
+  version: number;
   planned: SitePlanFound;
 }) {
   const calendar = (person?: { index: number; name: string }) =>
     saveFile(
       fileName(`${job.name} days${person ? ` ${person.name}` : ''}`, 'ics'),
       'text/calendar',
-      writePlanCalendar(job, midnightOf(fields), planned, Date.now(), person),
+      writeCalendar(
+        `${job.name}${person ? `, ${person.name}` : ''}`,
+        dayEvents(
+          job,
+          { first: fields.first, version },
+          planned.plan,
+          new Map(planned.tasks.map((task) => [task.id, task])),
+          offsetAt,
+          `${window.location.origin}/jobs/${job.id}/days`,
+          person?.index,
+        ),
+        Date.now(),
+      ),
     );
   return (
     <View className="flex-row flex-wrap gap-2">
@@ -268,6 +285,7 @@ function Files({
             />
           ))
         : null}
+      {version > 0 ? <FollowCalendar jobId={job.id} jobName={job.name} what="days" /> : null}
       <Words size={14} colour="ink2" className="w-full">
         {`${counted(planned.plan.placed.length, 'task')}. A task keeps its name in the calendar: a new file moves it there.`}
       </Words>

@@ -1,6 +1,7 @@
 import { scheduleFields, type Person, type ScheduleFields } from '@fine-spray/contract';
 import type { JobToWorkOut, SiteAsked, SitePlanFound, SitePlanned } from '@fine-spray/contract/planning';
 import { timesOf } from '@fine-spray/contract/planning';
+import { dayEvents, writeCalendar } from '@fine-spray/contract/calendar';
 import { csvOf, readTable, daysSheet } from '@fine-spray/contract/formats';
 import { renderHook } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
@@ -11,7 +12,6 @@ import { movedText } from './Changes';
 import { fieldsOtherwise } from './OtherWays';
 import { beginning, weekdaysText, withoutPerson } from './PlanSettings';
 import { withPin, withWish } from './TaskSheet';
-import { writePlanCalendar } from './planCalendar';
 import {
   dayText,
   hourText,
@@ -194,12 +194,29 @@ describe('a plan as a table and as a calendar', () => {
   });
 
   it('has an event for each task with an id that stays, for all or for one person', () => {
-    const first = midnightOf(USUAL);
-    const text = writePlanCalendar(JOB, first, FOUND, now.getTime());
+    const calendarOf = (found: SitePlanFound, person?: number) =>
+      writeCalendar(
+        'Tern',
+        dayEvents(
+          JOB,
+          { first: USUAL.first, version: 4 },
+          found.plan,
+          new Map(found.tasks.map((one) => [one.id, one])),
+          () => 60,
+          'https://x.example/days',
+          person,
+        ),
+        now.getTime(),
+      );
+    const text = calendarOf(FOUND);
+    // 8:00 on the wall, an hour east of UTC.
+    expect(text).toContain('DTSTART:20261201T070000Z');
+    expect(text).toContain('SEQUENCE:4');
+    expect(text).toContain('URL:https://x.example/days');
     expect(text).toContain(`UID:${JOB.id}-a@fine-spray`);
     expect(text).toContain('SUMMARY:Hall: protect');
     expect(text).toContain('LOCATION:Lakeside');
-    const wrens = writePlanCalendar(JOB, first, FOUND, now.getTime(), { index: 1, name: 'Wren' });
+    const wrens = calendarOf(FOUND, 1);
     expect(wrens.match(/BEGIN:VEVENT/g)).toHaveLength(1);
     expect(wrens).toContain('Hall: protect');
     const [b, a] = FOUND.plan.placed;
@@ -207,7 +224,7 @@ describe('a plan as a table and as a calendar', () => {
       ...FOUND,
       plan: { ...FOUND.plan, placed: [b, { ...a, start: 600, end: 660 }] },
     } as SitePlanFound;
-    const again = writePlanCalendar(JOB, first, moved, now.getTime());
+    const again = calendarOf(moved);
     expect(again).toContain(`UID:${JOB.id}-a@fine-spray`);
     expect(again).not.toBe(text);
   });

@@ -1,5 +1,6 @@
-import { readRecord, recoatClocks, of, type LogEntry } from '@fine-spray/core';
-import { writeCalendar } from './calendar';
+import { readRecord, recoatClocks, type LogEntry } from '@fine-spray/core/record';
+import { of } from '@fine-spray/core/units';
+import { windowEvents, writeCalendar } from '.';
 
 const at = Date.parse('2026-11-25T08:00:00Z');
 const finished = (coating: string, celsius: number): LogEntry => ({
@@ -21,12 +22,23 @@ const coatings = {
   matt: { name: 'Matt', archetype: 'wall-matt', overrides: {} },
   primer: { name: 'Primer', archetype: 'exterior-wood-primer', overrides: {} },
 } as const;
-const calendarOf = (log: readonly LogEntry[], wantsMore = true) =>
+const ADDRESS = 'https://paint.example/log/clocks?job=1';
+const calendarOf = (log: readonly LogEntry[], wantsMore = true, now = at) =>
   writeCalendar(
-    recoatClocks(readRecord(log), coatings, at),
-    ({ coating }) => ({ surface: 'Hall; north, wall', coating }),
-    at,
-    () => wantsMore,
+    'Tern: recoat windows',
+    windowEvents(
+      recoatClocks(readRecord(log), coatings, now),
+      ({ coating }) => ({
+        surface: 'Hall; north, wall',
+        coating,
+        location: 'Hall, Lakeside 4',
+        url: ADDRESS,
+        written: 3,
+        wantsMore,
+      }),
+      now,
+    ),
+    now,
   );
 
 /** Lines of a calendar with folded ones put together again (RFC 5545, 3.1). */
@@ -60,5 +72,37 @@ describe('the calendar of windows', () => {
     const text = calendarOf([finished('matt', 23), finished('primer', 2)]);
     expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBe(true);
     expect(text).not.toContain('entry-primer');
+  });
+
+  it('says where it is, where it stands in the application and how often it was changed', () => {
+    const lines = linesOf(calendarOf([finished('matt', 23)]));
+    expect(lines.filter((line) => line === 'LOCATION:Hall\\, Lakeside 4')).toHaveLength(2);
+    expect(lines.filter((line) => line === `URL:${ADDRESS}`)).toHaveLength(2);
+    expect(lines.filter((line) => line === 'SEQUENCE:3')).toHaveLength(2);
+  });
+
+  it('tells an hour before a window may close, and nothing where it does not', () => {
+    const lines = linesOf(calendarOf([finished('primer', 20)]));
+    const start = lines.find((line) => line.startsWith('DTSTART'));
+    const trigger = /^TRIGGER:PT(\d+)M$/.exec(lines.find((line) => line.startsWith('TRIGGER')) ?? '')?.[1];
+    const from = Date.parse(
+      (start ?? '').replace(/^DTSTART:(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/, '$1-$2-$3T$4:$5:$6Z'),
+    );
+    expect(new Date(from + Number(trigger) * 60_000).toISOString()).toBe('2026-12-02T07:00:00.000Z');
+    expect(calendarOf([finished('matt', 23)])).not.toContain('VALARM');
+  });
+
+  it('leaves out windows that are over, and is a calendar still when none is left', () => {
+    const later = at + 400 * 24 * 3600_000;
+    expect(linesOf(calendarOf([finished('matt', 23), finished('primer', 20)], true, later))).toEqual([
+      'BEGIN:VCALENDAR',
+      'VERSION:2.0',
+      'CALSCALE:GREGORIAN',
+      'PRODID:fine-spray',
+      'METHOD:PUBLISH',
+      'X-WR-CALNAME:Tern: recoat windows',
+      'END:VCALENDAR',
+      '',
+    ]);
   });
 });

@@ -1,0 +1,3 @@
+export { writeCalendar, type CalendarEvent } from './calendar';
+export { dayEvents } from './days';
+export { jobWindowEvents, windowEvents, type WindowPlace } from './windows';
