@@ -10,7 +10,7 @@ const ZOD_UNUSED =
   /(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.js$/;
 
 /**
- * What the script of the first load does without, by the file that is loaded instead. Zod's index brings forty
+ * What is loaded instead of a module: what the script of the first load does without, and what the policy of the page forbids. Zod's index brings forty
  * languages and a schema compiler along, and the index of uuid every version of the standard.
  */
 function lighter(moduleName, from) {
@@ -18,6 +18,7 @@ function lighter(moduleName, from) {
     if (moduleName === '../locales/index.js') return beside('zod-locales.js');
     if (ZOD_UNUSED.test(moduleName)) return beside('zod-unused.js');
   }
+  if (moduleName === 'zod') return beside('zod-without-eval.js');
   if (moduleName === 'uuid') return beside('uuid-v7.js');
   return undefined;
 }

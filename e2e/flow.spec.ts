@@ -398,3 +398,41 @@ test('two taps in one instant make one job and one surface; a layer has its card
   await expect(page.getByTestId('dial-in-start')).toContainText(String(primer['name']));
   await expect(page.getByTestId('dial-in-start')).toContainText(tip);
 });
+
+test(
+  'back closes what lies over the screen first, and then leads back',
+  { tag: '@wide' },
+  async ({ page }) => {
+    const job = await demoJob();
+    await page.goto(`${address()}${job}`);
+    const surface = await demoSurface('North wall');
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate', { state: null }));
+    }, surface);
+    const why = page.getByRole('button', { name: /^Wet film .* Why/ });
+    const sheets = page.getByRole('dialog');
+    await why.click();
+    await sheets.getByRole('button', { name: 'Use a data sheet value' }).first().click();
+    const open = await sheets.count();
+    await page.goBack();
+    await expect(sheets).toHaveCount(open - 1);
+    while ((await sheets.count()) > 0) {
+      const before = await sheets.count();
+      await page.goBack();
+      await expect(sheets).toHaveCount(before - 1);
+    }
+    expect(page.url()).toContain(surface);
+    await expect(why).toBeVisible();
+
+    // Closed in another way it leaves nothing behind in the history.
+    await why.click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await expect(sheets).toHaveCount(0);
+    await why.click();
+    await page.keyboard.press('Escape');
+    await expect(sheets).toHaveCount(0);
+    await page.goBack();
+    await expect(page).toHaveURL(new RegExp(`${job}$`));
+  },
+);

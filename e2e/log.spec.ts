@@ -201,16 +201,6 @@ test(
     const opens = page.getByTestId('clocks-opens next');
     // In the evening everything the demo's crew sprayed that day has dried.
     await expect(opens).toContainText(/Last coat finished|Nothing is waiting/);
-    const saved = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Recoat windows as a calendar file' }).click();
-    const download = await saved;
-    expect(download.suggestedFilename()).toBe('recoat-windows.ics');
-    const chunks: Buffer[] = [];
-    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-    const text = Buffer.concat(chunks).toString();
-    expect(text.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
-    expect(text).toMatch(/DTSTART:\d{8}T\d{6}Z/);
-    expect(text.match(/BEGIN:VEVENT/g)?.length).toBeGreaterThan(10);
     // A coat that was finished five minutes ago waits, whatever the hour.
     const job = await ownJob('Clocks of a house', 'Orchard Row 3');
     const { row, finished, of } = await ceilingOf(job);
@@ -224,6 +214,26 @@ test(
     await writeEntry(of, 'coat finished', 1, Date.now() - 5 * 60_000, { ...finished, coat: 1 });
     await page.goto(`${address()}/log/clocks?job=${idOf(job)}`);
     await expect(opens).toContainText('Last coat finished');
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Recoat windows as a calendar file' }).click();
+    const download = await saved;
+    expect(download.suggestedFilename()).toBe('recoat-windows.ics');
+    const chunks: Buffer[] = [];
+    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+    const windows = (text: string) => text.match(/^(DTSTART|SUMMARY|UID|URL|LOCATION):.*$/gm)?.sort();
+    const file = Buffer.concat(chunks).toString();
+    expect(file).toMatch(/DTSTART:\d{8}T\d{6}Z/);
+    // A calendar program that follows has the same, until its address is taken back.
+    await page.getByRole('button', { name: 'Follow in a calendar' }).click();
+    await page.getByRole('button', { name: 'Make an address' }).dblclick();
+    const secret = await page.getByTestId('calendar-address').innerText();
+    await expect(page.getByTestId('calendar-link')).toHaveCount(1);
+    const followed = await fetch(secret);
+    expect(followed.headers.get('content-type')).toContain('text/calendar');
+    expect(windows(await followed.text())).toEqual(windows(file));
+    await page.getByRole('button', { name: /^Take back: Recoat windows/ }).click();
+    await expect(page.getByTestId('calendar-link')).toHaveCount(0);
+    expect((await fetch(secret)).status).toBe(404);
     await forget(`/api${job}`);
   },
 );

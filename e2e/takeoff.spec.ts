@@ -328,10 +328,10 @@ test('a building model comes in with its rooms, the outside only where somebody 
   ]);
   await chooser.setFiles({ name: 'house.xml', mimeType: 'text/xml', buffer: Buffer.from(model) });
   const preview = page.getByTestId('file-preview');
-  await expect(preview).toContainText('25 m²');
+  await expect(preview).toContainText('25.0 m²');
   await expect(preview).toContainText('Left out, no wall and no ceiling: slab (SlabOnGrade).');
   await page.getByRole('checkbox', { name: 'Outside faces too' }).click();
-  await expect(preview).toContainText('50 m²');
+  await expect(preview).toContainText('50.0 m²');
   await page.getByRole('button', { name: 'Take in 3' }).click();
   await expect(page.getByText('3 surfaces are taken in.')).toBeVisible();
   const { items } = (await (await fetch(`${address()}/api${job}/surfaces`)).json()) as {

@@ -1,7 +1,13 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { test as base, type BrowserContext, type CDPSession } from '@playwright/test';
+import {
+  expect,
+  test as base,
+  type BrowserContext,
+  type CDPSession,
+  type ConsoleMessage,
+} from '@playwright/test';
 import pg from 'pg';
 import { freePort } from './fine-spray';
 import { Instance } from './instance';
@@ -73,7 +79,15 @@ export const test = base.extend<object, { server: Instance; device: Device }>({
   ],
   context: async ({ device, server }, use) => {
     const before = device.context.pages().length;
+    // Whatever a test does, nothing in a page may want what its content-security policy forbids.
+    const refused: string[] = [];
+    const hear = (message: ConsoleMessage) => {
+      if (/content security policy/i.test(message.text())) refused.push(message.text());
+    };
+    device.context.on('console', hear);
     await use(device.context);
+    device.context.off('console', hear);
+    expect(refused).toEqual([]);
     await asNew(device, server.address, before);
   },
 });

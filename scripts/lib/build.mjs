@@ -29,6 +29,8 @@ const SOURCES = {
     'app/global.css',
     'app/zod-locales.js',
     'app/zod-unused.js',
+    'app/zod-policy.js',
+    'app/zod-without-eval.js',
     'app/uuid-v7.js',
     'package-lock.json',
     'scripts/lib/build.mjs',

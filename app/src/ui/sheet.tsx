@@ -1,6 +1,7 @@
 import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, View } from 'react-native';
+import { useBackCloses } from './backCloses';
 import { IconButton } from './button';
 import { InjuredButton } from './injured';
 import { useWide } from './wide';
@@ -12,9 +13,10 @@ export interface SheetProps {
   readonly children: ReactNode;
 }
 
-/** What opens over the screen: from below on a phone, at the side when wide. Escape and a tap beside it close it. */
+/** What opens over the screen: from below on a phone, at the side when wide. Escape, back and a tap beside it close it. */
 export function Sheet({ title, onClose, children }: SheetProps) {
   const wide = useWide();
+  useBackCloses(onClose);
   return (
     <Modal aria-label={title} transparent visible onRequestClose={onClose} animationType="none">
       <View className={`flex-1 ${wide ? 'flex-row justify-end' : 'justify-end'}`}>

@@ -8,6 +8,7 @@ import { Image, Modal, Pressable, View, useWindowDimensions } from 'react-native
 import { dayOf } from '@/data/day';
 import { canShare, fileName, saveBlob, saveFile, shareFile } from '@/data/deviceFiles';
 import type { Site } from '@/features/site';
+import { useBackCloses } from '@/ui/backCloses';
 import { Button } from '@/ui/button';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -101,6 +102,7 @@ export function CardSheetScreen({ site }: { site: Site }) {
 
 /** The card over the whole screen, turned where the screen is upright: to be held at arm's length. */
 function Large({ svg, words, onClose }: { svg: string; words: string; onClose: () => void }) {
+  useBackCloses(onClose);
   const { width, height } = useWindowDimensions();
   const upright = height > width;
   const [across, down] = upright ? [height, width] : [width, height];

@@ -48,29 +48,29 @@ export function TableOut({
   const [style] = useCsvStyle();
   const toast = useToast();
   const [busy, setBusy] = useState(false);
-  const take = useOneTap(async (how: 'csv' | 'xlsx') => {
-    if (how === 'csv') saveFile(fileName(file, 'csv'), 'text/csv', csvOf(make(), CSV_STYLES[style]));
-    else {
-      setBusy(true);
-      try {
-        saveBlob(fileName(file, 'xlsx'), await xlsxOf(make()));
-      } catch {
-        toast({ text: `${label} not made as XLSX on this device. Take the CSV file.` });
-        return;
-      } finally {
-        setBusy(false);
-      }
-    }
+  const csv = useOneTap(() => {
+    saveFile(fileName(file, 'csv'), 'text/csv', csvOf(make(), CSV_STYLES[style]));
     onSaved?.();
+  });
+  const xlsx = useOneTap(async () => {
+    setBusy(true);
+    try {
+      saveBlob(fileName(file, 'xlsx'), await xlsxOf(make()));
+      onSaved?.();
+    } catch {
+      toast({ text: `${label} not made as XLSX on this device. Take the CSV file.` });
+    } finally {
+      setBusy(false);
+    }
   });
   return (
     <>
-      <Button label={`${label}, CSV`} icon={Download} disabled={disabled} onPress={() => take('csv')} />
+      <Button label={`${label}, CSV`} icon={Download} disabled={disabled} onPress={() => csv()} />
       <Button
         label={busy ? 'Making …' : `${label}, XLSX`}
         icon={Download}
         disabled={disabled || busy}
-        onPress={() => take('xlsx')}
+        onPress={() => xlsx()}
       />
     </>
   );

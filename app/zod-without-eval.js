@@ -1,0 +1,3 @@
+import './zod-policy';
+
+export * from 'zod/v4';
