@@ -66,6 +66,16 @@ export function canShareText(): boolean {
   return typeof device?.canShare === 'function' && device.canShare({ text: 'x' });
 }
 
+/** Puts a text where the device pastes from; false where it does not let a page do so. */
+export async function copyText(text: string): Promise<boolean> {
+  try {
+    await navigator.clipboard.writeText(text);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** Hands a text to the device's share sheet. Somebody who closes that has not failed. */
 export async function shareText(title: string, text: string): Promise<void> {
   await closedIsFine(navigator.share({ title, text }));

@@ -2,11 +2,12 @@ import { calendarLinks, newCalendarLink, type CalendarKind, type CalendarLink } 
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import CalendarSync from 'lucide-react-native/icons/calendar-sync';
+import Copy from 'lucide-react-native/icons/copy';
 import Share2 from 'lucide-react-native/icons/share-2';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { call, whyFailed } from '@/data/api';
-import { canShareText, shareText } from '@/data/deviceFiles';
+import { canShareText, copyText, shareText } from '@/data/deviceFiles';
 import { keys } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
@@ -70,6 +71,10 @@ function Addresses({
       toast({ text: `No address made: ${whyFailed(failed)}` });
     }
   });
+  const copy = async (address: string) => {
+    const copied = await copyText(address);
+    toast({ text: copied ? 'The address is copied.' : 'Not copied: hold the address and copy it by hand.' });
+  };
   const end = async ({ id, what: of }: CalendarLink) => {
     try {
       await call('DELETE', `/api/calendars/${id}`);
@@ -96,14 +101,16 @@ function Addresses({
             <Words selectable className="break-all" testID="calendar-address">
               {made}
             </Words>
-            {canShareText() ? (
-              <Button
-                label="Share"
-                icon={Share2}
-                className="self-start"
-                onPress={() => void shareText(`${jobName}: ${KINDS[what].toLowerCase()}`, made)}
-              />
-            ) : null}
+            <View className="flex-row flex-wrap gap-2">
+              <Button label="Copy" icon={Copy} onPress={() => void copy(made)} />
+              {canShareText() ? (
+                <Button
+                  label="Share"
+                  icon={Share2}
+                  onPress={() => void shareText(`${jobName}: ${KINDS[what].toLowerCase()}`, made)}
+                />
+              ) : null}
+            </View>
           </View>
         )}
         {error ? <Words colour="caution">{whyFailed(error)}</Words> : null}
