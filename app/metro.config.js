@@ -23,9 +23,27 @@ function lighter(moduleName, from) {
   return undefined;
 }
 
+/** Files of the router that no screen of ours uses: a third of it. */
+const ROUTER_UNUSED = new RegExp(
+  [
+    'fork/native-stack/',
+    'react-navigation/(elements|bottom-tabs|native-stack)/',
+    'layouts/stack-utils/',
+    'native-tabs/',
+    'views/Sitemap\\.js',
+    'head/ExpoHead\\.js',
+  ]
+    .map((part) => `/expo-router/build/${part}`)
+    .join('|'),
+);
+
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  const filePath = lighter(moduleName, context.originModulePath);
-  return filePath ? { type: 'sourceFile', filePath } : context.resolveRequest(context, moduleName, platform);
+  const sourceFile = (filePath) => ({ type: 'sourceFile', filePath });
+  const instead = lighter(moduleName, context.originModulePath);
+  if (instead) return sourceFile(instead);
+  const found = context.resolveRequest(context, moduleName, platform);
+  const unused = found.type === 'sourceFile' && ROUTER_UNUSED.test(found.filePath.replaceAll(path.sep, '/'));
+  return unused ? sourceFile(beside('router-unused.js')) : found;
 };
 
 /** Modules that compute: they name what they use once, not each time they use it. */

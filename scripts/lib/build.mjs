@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants } from 'node:zlib';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { during, say, stop } from './say.mjs';
@@ -29,6 +31,7 @@ const SOURCES = {
     'app/global.css',
     'app/zod-locales.js',
     'app/zod-unused.js',
+    'app/router-unused.js',
     'app/zod-policy.js',
     'app/zod-without-eval.js',
     'app/uuid-v7.js',
@@ -121,6 +124,23 @@ async function buildApp() {
     sourcemap: false,
     mode: 'production',
   });
+  await pack(dist);
+}
+
+/** Files that every first load takes: packed once, as hard as it goes, instead of for each request. */
+const PACKED = /^_expo\/static\/(js\/web\/(entry|later)-[^/]*\.js|css\/[^/]*\.css)$/;
+
+async function pack(dist) {
+  const compress = promisify(brotliCompress);
+  for (const file of readdirSync(dist, { recursive: true }).map(String)) {
+    if (!PACKED.test(file.split(path.sep).join('/'))) continue;
+    const plain = readFileSync(path.join(dist, file));
+    const params = {
+      [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY,
+      [constants.BROTLI_PARAM_SIZE_HINT]: plain.length,
+    };
+    writeFileSync(path.join(dist, `${file}.br`), await compress(plain, { params }));
+  }
 }
 
 export const APP_DIST = path.join(ROOT, 'app/dist');
