@@ -130,7 +130,8 @@ async function buildApp() {
 /** Files that every first load takes: packed once, as hard as it goes, instead of for each request. */
 const PACKED = /^_expo\/static\/(js\/web\/(entry|later)-[^/]*\.js|css\/[^/]*\.css)$/;
 
-async function pack(dist) {
+/** Packs those of an export. */
+export async function pack(dist) {
   const compress = promisify(brotliCompress);
   for (const file of readdirSync(dist, { recursive: true }).map(String)) {
     if (!PACKED.test(file.split(path.sep).join('/'))) continue;
