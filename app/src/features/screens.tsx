@@ -5,10 +5,31 @@ import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
 
 /** The chunk with every screen but the list of jobs and the emergency card, which are in the first load. */
-const later = () => import('./later');
+const later = async () => (await import('./later')).SCREENS;
+
+/** Screens that are gone to first, read ahead while nothing else is to be done. */
+const FIRST = ['JobScreen', 'TodayScreen', 'SurfaceScreen', 'LogScreen'] as const;
+/** When they begin to be: the first screen has long been drawn, ms. */
+const READ_AHEAD = 4000;
+
+function readAhead(screens: Later, [next, ...rest]: readonly (typeof FIRST)[number][]): void {
+  if (next === undefined) return;
+  const idle = globalThis.requestIdleCallback as typeof requestIdleCallback | undefined;
+  const read = () => {
+    // To name it is to read it.
+    Reflect.get(screens, next);
+    readAhead(screens, rest);
+  };
+  if (idle) idle(read);
+  else setTimeout(read, 200);
+}
 
 /** Fetches the chunk ahead of its first use. */
-export const fetchScreens = (): void => void later().catch(() => undefined);
+export const fetchScreens = (): void =>
+  void later().then(
+    (screens) => setTimeout(() => readAhead(screens, FIRST), READ_AHEAD),
+    () => undefined,
+  );
 
 type Later = Awaited<ReturnType<typeof later>>;
 
