@@ -74,7 +74,14 @@ describe('a calendar that is followed', () => {
     const link = await made('windows');
     const before = (await asked(link.url)).lines;
     expect(before[0]).toBe('BEGIN:VCALENDAR');
-    const weather = { source: 'by hand', air: 293.15, surface: 293.15, humidity: 0.5, wind: null, rain: null };
+    const weather = {
+      source: 'by hand',
+      air: 293.15,
+      surface: 293.15,
+      humidity: 0.5,
+      wind: null,
+      rain: null,
+    };
     const finished = await server.db('entry').where({ kind: 'coat finished' }).first<{
       payload: Record<string, unknown>;
       schema: number;
