@@ -406,10 +406,7 @@ test(
     const job = await demoJob();
     await page.goto(`${address()}${job}`);
     const surface = await demoSurface('North wall');
-    await page.evaluate((to) => {
-      history.pushState(null, '', to);
-      dispatchEvent(new PopStateEvent('popstate', { state: null }));
-    }, surface);
+    await page.goto(`${address()}${surface}`);
     const why = page.getByRole('button', { name: /^Wet film .* Why/ });
     const sheets = page.getByRole('dialog');
     await why.click();
