@@ -433,3 +433,21 @@ test(
     await expect(page).toHaveURL(new RegExp(`${job}$`));
   },
 );
+
+test('where the device takes the colours, what is chosen is told by its frame', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' });
+  await page.goto(`${address()}/settings`);
+  const widthOf = (name: string) =>
+    page
+      .getByRole('radio', { name, exact: true })
+      .evaluate(
+        (one) =>
+          Number.parseFloat(getComputedStyle(one).outlineWidth) *
+          Number(getComputedStyle(one).outlineStyle !== 'none'),
+      );
+  await expect.poll(() => widthOf('Metric')).toBe(3);
+  expect(await widthOf('US')).toBe(0);
+  await page.getByRole('radio', { name: 'US', exact: true }).click();
+  await expect.poll(() => widthOf('US')).toBe(3);
+  expect(await widthOf('Metric')).toBe(0);
+});

@@ -374,6 +374,14 @@ test('a tip is picked from the map and becomes the card', { tag: '@wide' }, asyn
     .getByRole('button', { name: /, (good|fair)$/ })
     .first()
     .click();
+  // One stop of the tab key, and arrows inside.
+  await expect(page.getByTestId('tip-map').locator('[tabindex="0"]')).toHaveCount(1);
+  const here = () => page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
+  const before = await here();
+  await page.keyboard.press('ArrowDown');
+  await expect.poll(here).not.toBe(before);
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(here).toBe(before);
   const code = await page.getByTestId('tip-chosen').getByRole('button', { name: /^Make/ }).innerText();
   await press(page, /^Make \d+ the card/);
   await expect(page.getByText('On the card now.')).toBeVisible();

@@ -368,6 +368,31 @@ test('a whole job goes out as a file and comes in as a job of its own', async ({
   await forget(`/api${new URL(page.url()).pathname}`);
 });
 
+test('a job file that is opened with the installed application is shown first', async ({ page }) => {
+  const file = readFileSync(new URL('../demo/orchard-row-3.job.json', import.meta.url), 'utf8');
+  // As a device hands it over (WICG File Handling), which no browser does on its own.
+  await page.addInitScript((text) => {
+    const opened = { getFile: () => Promise.resolve(new File([text], 'orchard.job.json')) };
+    Object.assign(window, {
+      launchQueue: { setConsumer: (take: (launched: object) => void) => take({ files: [opened] }) },
+    });
+  }, file);
+  await page.goto(`${address()}/open`);
+  await expect(page.getByTestId('file-preview')).toContainText('4 rooms and elevations, 9 surfaces');
+  const manifest = (await (await fetch(`${address()}/manifest.webmanifest`)).json()) as {
+    icons: { src: string; sizes: string; type: string }[];
+    file_handlers: { action: string }[];
+  };
+  expect(manifest.file_handlers[0]?.action).toBe('/open');
+  for (const { src, sizes, type } of manifest.icons.filter((icon) => icon.type === 'image/png')) {
+    const picture = await fetch(`${address()}${src}`);
+    expect([src, picture.headers.get('content-type')]).toEqual([src, type]);
+    // Width and height stand at 16 and 20 of a PNG (ISO/IEC 15948, 11.2.2).
+    const bytes = Buffer.from(await picture.arrayBuffer());
+    expect([src, `${bytes.readUInt32BE(16)}x${bytes.readUInt32BE(20)}`]).toEqual([src, sizes]);
+  }
+});
+
 test('plan and walls go out as drawings that a browser shows by themselves', async ({ page, context }) => {
   await beginRoom(page, 'Store');
   const drawing = async (label: string) => {

@@ -16,6 +16,7 @@ import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { Issues } from './Issues';
 import { Reading } from './Reading';
+import { useOpenedWith } from './useOpenedWith';
 import { useFileReader } from './useFileReader';
 
 const TITLE = 'Open a job file';
@@ -37,7 +38,8 @@ export function OpenJobScreen() {
 }
 
 function Opening({ kit }: { kit: Kit }) {
-  const { chosen, choose, drop } = useFileReader('job');
+  const { chosen, choose, read, drop } = useFileReader('job');
+  useOpenedWith((file) => read({ ...file, kit }));
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const toast = useToast();

@@ -118,7 +118,12 @@ export function SetupCardView({
 }: SetupCardViewProps) {
   const open = (part: CardPart) => () => onOpen(part);
   return (
-    <View className={`gap-3 ${stale ? 'opacity-60' : ''}`} testID="setup-card">
+    <View
+      role="region"
+      aria-label={`Set-up card, tip ${card.tip.code}`}
+      className={`gap-3 ${stale ? 'opacity-60' : ''}`}
+      testID="setup-card"
+    >
       {stale ? (
         <Words
           weight="bold"

@@ -126,7 +126,34 @@ function ChosenTip({ site, chosen, family }: { site: Site; chosen: TipCell; fami
   );
 }
 
-/** The map itself: fan across, orifice down. */
+/** Where the arrow keys lead on the map: along the fans, along the orifices. */
+const STEPS: Readonly<Record<string, readonly [fans: number, orifices: number]>> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowDown: [0, 1],
+  ArrowUp: [0, -1],
+};
+
+/** The next tip from one on in a direction, over places where none is made; nothing at the edge. */
+export function nextOnMap(
+  map: Pick<TipMap, 'fans' | 'orifices' | 'cell'>,
+  { tip }: Pick<TipCell, 'tip'>,
+  key: string,
+): TipCell | undefined {
+  const step = STEPS[key];
+  if (!step) return undefined;
+  let [column, row] = [map.fans.indexOf(tip.fan), map.orifices.indexOf(tip.orificeThou)];
+  for (;;) {
+    column += step[0];
+    row += step[1];
+    const [fan, orifice] = [map.fans[column], map.orifices[row]];
+    if (fan === undefined || orifice === undefined) return undefined;
+    const cell = map.cell(fan, orifice);
+    if (cell) return cell;
+  }
+}
+
+/** The map itself: fan across, orifice down. One stop of the tab key; inside it the arrows lead on. */
 function TipGrid({
   map,
   chosen,
@@ -137,6 +164,12 @@ function TipGrid({
   onOpen: (cell: TipCell) => void;
 }) {
   const scroller = useRef<ScrollView>(null);
+  const cells = useRef(new Map<string, { focus: () => void }>());
+  const [last, setLast] = useState<string>();
+  const first = map.orifices
+    .flatMap((orifice) => map.fans.map((fan) => map.cell(fan, orifice)))
+    .find((cell) => cell !== undefined);
+  const stop = last !== undefined && cells.current.has(last) ? last : (chosen ?? first)?.code;
   return (
     <ScrollView
       ref={scroller}
@@ -147,7 +180,6 @@ function TipGrid({
         if (left > 0) scroller.current?.scrollTo({ x: left, animated: false });
       }}
       horizontal
-      tabIndex={0}
       aria-label="Tip map: fan across, orifice down"
       testID="tip-map"
     >
@@ -166,13 +198,31 @@ function TipGrid({
               if (!cell) return <Cell key={fan} head="" />;
               const { sign, word, box } = LOOKS[cell.fit];
               const picked = cell === chosen || cell.code === chosen?.code;
+              const keys = {
+                onKeyDown: (event: { key: string; preventDefault: () => void }) => {
+                  const next = nextOnMap(map, cell, event.key);
+                  if (!next) return;
+                  event.preventDefault();
+                  setLast(next.code);
+                  cells.current.get(next.code)?.focus();
+                },
+              } as object;
               return (
                 <Pressable
                   key={fan}
+                  ref={(one: unknown) => {
+                    if (one) cells.current.set(cell.code, one as { focus: () => void });
+                    else cells.current.delete(cell.code);
+                  }}
                   role="button"
+                  tabIndex={cell.code === stop ? 0 : -1}
+                  {...keys}
                   aria-label={`${cell.code}, ${word}`}
                   aria-pressed={picked}
-                  onPress={() => onOpen(cell)}
+                  onPress={() => {
+                    setLast(cell.code);
+                    onOpen(cell);
+                  }}
                   style={{ width: SIDE, height: SIDE }}
                   className={`items-center justify-center rounded-lg ${box} ${picked ? 'outline outline-2 outline-ink' : ''}`}
                 >
