@@ -373,8 +373,8 @@ test('a job file that is opened with the installed application is shown first', 
   // As a device hands it over (WICG File Handling), which no browser does on its own.
   await page.addInitScript((text) => {
     const opened = { getFile: () => Promise.resolve(new File([text], 'orchard.job.json')) };
-    Object.assign(window, {
-      launchQueue: { setConsumer: (take: (launched: object) => void) => take({ files: [opened] }) },
+    Object.defineProperty(window, 'launchQueue', {
+      value: { setConsumer: (take: (launched: object) => void) => take({ files: [opened] }) },
     });
   }, file);
   await page.goto(`${address()}/open`);
