@@ -19,11 +19,14 @@ export function Header({ title, above, backTo }: HeaderProps) {
   const router = useRouter();
   useTitle(above ? `${title} · ${above}` : title);
   return (
-    <View className={`flex-row items-center gap-2 py-2 pr-4 ${backTo === undefined ? 'pl-4' : 'pl-2'}`}>
+    <View
+      className={`flex-row items-center justify-between gap-2 py-2 pr-4 max-[260px]:flex-wrap max-[260px]:gap-y-0 ${backTo === undefined ? 'pl-4' : 'pl-2'}`}
+    >
       {backTo === undefined ? null : (
         <IconButton icon={ChevronLeft} name="Back" onPress={() => router.navigate(backTo)} />
       )}
-      <View className="min-w-0 flex-1">
+      {/* Where everything is twice as large the title has a line of its own. */}
+      <View className="min-w-0 flex-1 max-[260px]:order-last max-[260px]:basis-full max-[260px]:px-2">
         {above ? (
           <Words size={14} colour="ink2" numberOfLines={2}>
             {above}

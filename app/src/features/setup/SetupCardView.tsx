@@ -170,7 +170,7 @@ function TipPart({
   const { tip } = card.tip.candidate;
   return (
     <View className="gap-2 rounded-2xl border border-rule bg-sheet p-4">
-      <View className="flex-row items-center gap-4">
+      <View className="flex-row flex-wrap items-center gap-x-4">
         <Pressable
           role="button"
           aria-label={`Tip ${card.tip.code}, ${familyName(tip.family)}. Why this number`}
@@ -180,7 +180,7 @@ function TipPart({
             {card.tip.code}
           </Words>
         </Pressable>
-        <View className="min-w-0 flex-1">
+        <View className="min-w-[130px] flex-1">
           <Words
             size={18}
             weight="bold"

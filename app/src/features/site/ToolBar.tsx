@@ -42,7 +42,7 @@ export function ToolBar({
       role="toolbar"
       aria-label="On site"
       testID="tool-bar"
-      className="flex-row flex-wrap gap-1 border-t-2 border-rule bg-sheet px-2 py-1"
+      className="flex-row gap-1 border-t-2 max-[340px]:flex-wrap border-rule bg-sheet px-2 py-1"
     >
       {tools.map(({ label, icon: Icon, to, first = false }) => (
         <Pressable
@@ -50,7 +50,7 @@ export function ToolBar({
           role="button"
           aria-label={label}
           onPress={() => router.navigate(to)}
-          className={`min-h-[64px] grow basis-[78px] items-center justify-center gap-0.5 rounded-xl ${first ? 'bg-identity' : ''}`}
+          className={`min-h-[64px] flex-1 basis-0 max-[340px]:basis-[78px] items-center justify-center gap-0.5 rounded-xl ${first ? 'bg-identity' : ''}`}
         >
           <Icon size={22} color={palette[first ? 'on-identity' : 'ink']} aria-hidden />
           <Words
