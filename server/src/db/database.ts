@@ -16,7 +16,8 @@ import * as sheets from './migrations/013-sheets';
 import * as offers from './migrations/014-offers';
 import * as schedules from './migrations/015-schedules';
 import * as waysAndCompanies from './migrations/016-ways-and-companies';
-import * as knobsPicturesCalendars from './migrations/017-knobs-pictures-calendars';
+import * as knobsAndPictures from './migrations/017-knobs-and-pictures';
+import * as calendars from './migrations/018-calendars';
 
 export type Database = Knex;
 
@@ -38,7 +39,8 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '014-offers': offers,
   '015-schedules': schedules,
   '016-ways-and-companies': waysAndCompanies,
-  '017-knobs-pictures-calendars': knobsPicturesCalendars,
+  '017-knobs-and-pictures': knobsAndPictures,
+  '018-calendars': calendars,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -38,11 +38,14 @@ export async function followed(knex: Knex, table: string, resource: string): Pro
 }
 
 /** Rows of a table are seen, and written, by their company alone. */
-export async function seenByItsCompany(knex: Knex, table: string): Promise<void> {
+export const seenByItsCompany = (knex: Knex, table: string): Promise<void> =>
+  seenAs(knex, table, "company_id::text, '*'");
+
+/** Rows of a table are seen, and written, by those whose company, or name of what they do, is in a list. */
+export async function seenAs(knex: Knex, table: string, who: string): Promise<void> {
   await knex.raw(`alter table ${table} enable row level security`);
   await knex.raw(`alter table ${table} force row level security`);
   await knex.raw(
-    `create policy of_its_company on ${table} using (${SEEN} in (company_id::text, '*'))
-    with check (${SEEN} in (company_id::text, '*'))`,
+    `create policy of_its_company on ${table} using (${SEEN} in (${who})) with check (${SEEN} in (${who}))`,
   );
 }
