@@ -1,8 +1,5 @@
-import { spawn } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import http from 'node:http';
 import { createRequire } from 'node:module';
-import os from 'node:os';
 import path from 'node:path';
 import { CHROMIUM } from '../e2e/chromium.mjs';
 import { ensureBuilt } from './lib/build.mjs';
@@ -11,6 +8,7 @@ import { emptyApp } from './lib/emptyApp.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { main, say } from './lib/say.mjs';
+import { withApplication, withHome } from './lib/started.mjs';
 
 /** Turns of the audit; the median of each figure counts. */
 const TURNS = 5;
@@ -28,20 +26,6 @@ function serve(folder, port) {
   app.use(packed(folder, { enableBrotli: true, orderPreference: ['br'] }));
   return new Promise((resolve) => {
     const server = http.createServer(app).listen(port, '127.0.0.1', () => resolve(server));
-  });
-}
-
-/** Starts the application with the demo in a folder of its own. */
-function started(home, port) {
-  return new Promise((resolve, reject) => {
-    const child = spawn('node', ['scripts/start.mjs'], {
-      cwd: ROOT,
-      env: { ...process.env, FINE_SPRAY_HOME: home, PORT: String(port), DATABASE_URL: '' },
-    });
-    child.stdout.on('data', (text) => {
-      if (String(text).includes('Fine Spray is at')) resolve(child);
-    });
-    child.once('exit', () => reject(new Error('The application did not start.')));
   });
 }
 
@@ -90,6 +74,46 @@ async function surelyAudited(url) {
 
 const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 
+/** What is audited beside the empty application, and where it is. */
+const PAGES = { 'the first page': '/', 'the set-up': '/set-up' };
+const EMPTY = 'the empty application';
+
+/** Median figures of the empty application and of each page, by name. */
+async function allAudited(empty, address) {
+  const urls = [[EMPTY, empty], ...Object.entries(PAGES).map(([name, path]) => [name, `${address}${path}`])];
+  const found = new Map(urls.map(([name]) => [name, []]));
+  // Turn and turn about: where the machine is slow for a while, it is for all of them.
+  for (let turn = 0; turn < TURNS; turn += 1)
+    for (const [name, url] of urls) found.get(name).push(await surelyAudited(url));
+  const of = (turns, figure) => median(turns.map((one) => one[figure]));
+  return new Map(
+    [...found].map(([name, turns]) => [
+      name,
+      {
+        first: of(turns, 'first'),
+        largest: of(turns, 'largest'),
+        blocked: of(turns, 'blocked'),
+        score: of(turns, 'score'),
+      },
+    ]),
+  );
+}
+
+function sayHow(name, { score, first, largest, blocked }) {
+  say(
+    `${name}: score ${score.toFixed(0)}, first picture ${(first / 1000).toFixed(2)} s, largest ${(largest / 1000).toFixed(2)} s, blocked ${blocked.toFixed(0)} ms`,
+  );
+}
+
+/** Says how a figure is beside the empty application's, and whether that is within what is wanted. */
+function isWithin(name, what, ours, empty) {
+  const ratio = ours / empty;
+  say(
+    `${ratio <= MOST ? 'within' : 'OVER  '}  ${name}, ${what}: ${ratio.toFixed(2)} of the empty application's, ${MOST} at most`,
+  );
+  return ratio <= MOST;
+}
+
 /** Audits of third parties against the running application, with its yardstick in the same run: `npm run audit`. */
 await main(async () => {
   await ensureNodePackages();
@@ -97,50 +121,25 @@ await main(async () => {
   await ensureChromium();
   await ensureBuilt();
   const yardstick = await serve(await emptyApp(), await freePort());
-  const home = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-audit-'));
-  // PostgreSQL is another user where root starts it.
-  chmodSync(home, 0o755);
-  const port = await freePort();
-  say('Starting the application with the demo …');
-  const child = await started(home, port);
   try {
-    const address = `http://127.0.0.1:${port}`;
-    const pages = {
-      'the empty application': `http://127.0.0.1:${yardstick.address().port}/`,
-      'the first page': `${address}/`,
-      'the set-up': `${address}/set-up`,
-    };
-    const found = Object.fromEntries(Object.keys(pages).map((name) => [name, []]));
-    // Turn and turn about: where the machine is slow for a while, it is for all of them.
-    for (let turn = 0; turn < TURNS; turn += 1)
-      for (const [name, url] of Object.entries(pages)) found[name].push(await surelyAudited(url));
-    const figures = (name) =>
-      Object.fromEntries(
-        ['first', 'largest', 'blocked', 'score'].map((of) => [of, median(found[name].map((one) => one[of]))]),
-      );
-    const empty = figures('the empty application');
-    let within = true;
-    for (const name of Object.keys(pages)) {
-      const one = figures(name);
-      say(
-        `${name}: score ${one.score.toFixed(0)}, first picture ${(one.first / 1000).toFixed(2)} s, largest ${(one.largest / 1000).toFixed(2)} s, blocked ${one.blocked.toFixed(0)} ms`,
-      );
-      if (one.first === empty.first) continue;
-      for (const [what, ratio] of [
-        ['largest picture', one.largest / empty.largest],
-        ['blocked', one.blocked / empty.blocked],
-      ]) {
-        say(
-          `${ratio <= MOST ? 'within' : 'OVER  '}  ${name}, ${what}: ${ratio.toFixed(2)} of the empty application's, ${MOST} at most`,
-        );
-        within &&= ratio <= MOST;
-      }
-    }
-    process.exitCode = within ? 0 : 1;
+    say('Starting the application with the demo …');
+    const figures = await withHome((home) =>
+      withApplication(home, ({ address }) =>
+        allAudited(`http://127.0.0.1:${yardstick.address().port}/`, address),
+      ),
+    );
+    const empty = figures.get(EMPTY);
+    sayHow(EMPTY, empty);
+    const right = Object.keys(PAGES).flatMap((name) => {
+      const one = figures.get(name);
+      sayHow(name, one);
+      return [
+        isWithin(name, 'largest picture', one.largest, empty.largest),
+        isWithin(name, 'blocked', one.blocked, empty.blocked),
+      ];
+    });
+    process.exitCode = right.every(Boolean) ? 0 : 1;
   } finally {
-    child.kill('SIGTERM');
-    await new Promise((resolve) => child.once('exit', resolve));
     yardstick.close();
-    rmSync(home, { recursive: true, force: true });
   }
 });

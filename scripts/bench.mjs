@@ -1,6 +1,4 @@
-import { spawn } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
-import os from 'node:os';
+import { mkdirSync, readFileSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { APP_DIST, ensureBuilt } from './lib/build.mjs';
@@ -10,6 +8,7 @@ import { emptyApp } from './lib/emptyApp.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
+import { started, withApplication, withHome } from './lib/started.mjs';
 import { main, say, stop } from './lib/say.mjs';
 
 /** Two frames at 60 a second: one was dropped, ms. */
@@ -192,27 +191,6 @@ async function bundle() {
   ];
 }
 
-/** Starts the application from a data folder: seconds to the printed address, the address, and how to stop it. */
-function started(home, port) {
-  return new Promise((resolve, reject) => {
-    const from = performance.now();
-    const child = spawn('npm', ['start'], {
-      cwd: ROOT,
-      env: { ...process.env, FINE_SPRAY_HOME: home, PORT: String(port), DATABASE_URL: '' },
-    });
-    const ended = new Promise((done) => child.on('close', done));
-    const stopped = () => {
-      child.kill('SIGTERM');
-      return ended;
-    };
-    child.stdout.on('data', (data) => {
-      const found = /is at (http:\/\/\S+)/.exec(String(data));
-      if (found) resolve({ seconds: (performance.now() - from) / 1000, address: found[1], stop: stopped });
-    });
-    void ended.then(() => reject(new Error('npm start ended without an address')));
-  });
-}
-
 async function startOnce(home) {
   const running = await started(home, await freePort());
   await running.stop();
@@ -303,27 +281,6 @@ async function paper(address) {
     line('job sheet of Tern Boathouse as PDF, the first after a start', first, 1.5, 's'),
     line('job sheet as PDF, slowest of the next 5', longest(next), 1.5, 's'),
   ];
-}
-
-/** A data folder for the length of some work. */
-async function withHome(work) {
-  const home = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-bench-'));
-  chmodSync(home, 0o755);
-  try {
-    return await work(home);
-  } finally {
-    rmSync(home, { recursive: true, force: true });
-  }
-}
-
-/** The application started from a data folder, for the length of some work. */
-async function withApplication(home, work) {
-  const running = await started(home, await freePort());
-  try {
-    return await work(running);
-  } finally {
-    await running.stop();
-  }
 }
 
 /** What the server does beside a bare one of Express and pg with the same statements, in one run. */

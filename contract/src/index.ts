@@ -53,5 +53,5 @@ export {
   type ResourceName,
   type Rows,
 } from './resources';
-export { coreCoating, setupRequest, type SetupRows } from './setupRequest';
+export { coreCoating, coreCoatings, setupRequest, type SetupRows } from './setupRequest';
 export { coreTip, ownedTips } from './tip';

@@ -29,6 +29,12 @@ export const coreCoating = ({
   sheet,
 });
 
+/** Coatings as the core has them, by id. */
+export const coreCoatings = (
+  coatings: readonly (Parameters<typeof coreCoating>[0] & Pick<Coating, 'id'>)[],
+): Readonly<Record<string, CoreCoating>> =>
+  Object.fromEntries(coatings.map((coating) => [coating.id, coreCoating(coating)]));
+
 /** Stored rows as the core's request: brands the SI numbers and drops what the computation does not need. */
 export function setupRequest({ surface, coating, sprayer, hoses, lift, rack }: SetupRows): SetupRequest {
   return {

@@ -1,7 +1,7 @@
 import { tzOffset } from '@date-fns/tz';
 
 const MINUTE = 60_000;
-const DAY = 24 * 60 * MINUTE;
+const DAY_MINUTES = 24 * 60;
 
 /** Minutes east of UTC in a zone (IANA), at a moment, ms since 1970: summer time counts. */
 export const offsetIn =
@@ -14,14 +14,8 @@ export const offsetIn =
  * @param date "2026-10-25"
  */
 export function dayIn(zone: string, date: string): readonly [from: number, until: number] {
-  const offsetAt = offsetIn(zone);
-  const midnight = (utc: number): number => {
-    // By the offset of about that moment, and then by the one that holds there.
-    const about = utc - offsetAt(utc) * MINUTE;
-    return utc - offsetAt(about) * MINUTE;
-  };
-  const utc = Date.parse(`${date}T00:00:00Z`);
-  return [midnight(utc), midnight(utc + DAY)];
+  const midnight = (day: number) => wallMoment(date, day * DAY_MINUTES, offsetIn(zone));
+  return [midnight(0), midnight(1)];
 }
 
 /**
@@ -32,6 +26,7 @@ export function dayIn(zone: string, date: string): readonly [from: number, until
  */
 export function wallMoment(date: string, minute: number, offsetAt: (time: number) => number): number {
   const wall = Date.parse(`${date}T00:00:00Z`) + minute * MINUTE;
+  // By the offset of about that moment, and then by the one that holds there.
   const about = wall - offsetAt(wall) * MINUTE;
   return wall - offsetAt(about) * MINUTE;
 }

@@ -1,5 +1,5 @@
 import type { BatchWrite, Entry, EntryFields, OldJob } from '@fine-spray/contract';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import { storeName } from './whose';
 
 /** An entry that waits on this device, in the order it was written. */
@@ -68,11 +68,23 @@ interface Stores extends DBSchema {
 }
 
 const NAME = 'fine-spray';
-const VERSION = 4;
+const VERSION = 5;
 const CURSOR = 'cursor';
 
 /** What the database of this device is called, for the company it is of. */
 export const deviceName = (): string => storeName(NAME);
+
+/** Pictures that were kept in one with their files are parted from them. */
+async function partPictures(
+  change: IDBPTransaction<Stores, StoreNames<Stores>[], 'versionchange'>,
+): Promise<void> {
+  const files = change.objectStore('pictureFiles');
+  for (let at = await change.objectStore('pictures').openCursor(); at; at = await at.continue()) {
+    const { bytes, ...head } = at.value as KeptPicture;
+    void files.put(bytes, head.id);
+    void at.update(head);
+  }
+}
 
 /** What this device keeps of the company it is of: entries on their way, the log and the rows last seen. Opened once; it fails where the browser forbids it. */
 export class Device {
@@ -86,10 +98,9 @@ export class Device {
       // A newer program waits for this page to let go.
       blocking: (_now, _blocked, { target }) => (target as IDBDatabase).close(),
       upgrade(database, from, _to, change) {
-        if (from < 4) {
-          database.createObjectStore('pictures', { keyPath: 'id' });
-          database.createObjectStore('pictureFiles');
-        }
+        if (from < 5) database.createObjectStore('pictureFiles');
+        if (from < 4) database.createObjectStore('pictures', { keyPath: 'id' });
+        if (from === 4) void partPictures(change);
         if (from < 3) {
           database.createObjectStore('oldJobs', { keyPath: 'jobId' });
           database.createObjectStore('oldEntries', { keyPath: 'id' }).createIndex('jobId', 'jobId');

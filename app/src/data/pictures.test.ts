@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { openDB } from 'idb';
 import { Device } from './device';
 import { Pictures } from './pictures';
 
@@ -156,4 +157,17 @@ describe('pictures on their way', () => {
     await box.blobOf('theirs');
     expect(fetch).toHaveBeenCalledTimes(1);
   });
+});
+
+it('pictures that an older program kept in one with their files are here as before', async () => {
+  const older = await openDB('older', 4, {
+    upgrade: (database) => void database.createObjectStore('pictures', { keyPath: 'id' }),
+  });
+  const kept = { id: 'a', state: 'sent', at: 1, bytes: bytes(5) };
+  await older.put('pictures', kept);
+  older.close();
+  const device = new Device('older');
+  const { bytes: file, ...head } = kept;
+  expect(await device.picturesHere()).toEqual([head]);
+  expect((await device.picture('a'))?.bytes.byteLength).toBe(file.byteLength);
 });

@@ -1,5 +1,5 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
-import { coreCoating, ownedTips, type Entry, type Job, type Surface } from '@fine-spray/contract';
+import { coreCoatings, ownedTips, type Entry, type Job, type Surface } from '@fine-spray/contract';
 import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
 import type { JobsOfPaint, OwnedTip, SiteRecord } from '@fine-spray/core/record';
 import type { Kit } from '@fine-spray/contract/planning';
@@ -26,9 +26,8 @@ export function recordOf(entries: readonly Entry[], old: OldJobs): SiteRecord {
 }
 
 /** Coatings of the kit as the core takes them, by id. */
-export function coatingsOf(kit: Pick<Kit, 'coatings'>): Readonly<Record<string, CoreCoating>> {
-  return Object.fromEntries(kit.coatings.map((coating) => [coating.id, coreCoating(coating)]));
-}
+export const coatingsOf = ({ coatings }: Pick<Kit, 'coatings'>): Readonly<Record<string, CoreCoating>> =>
+  coreCoatings(coatings);
 
 /** Tips of the kit as the core takes them. */
 export const tipsOf = ({ tips }: Pick<Kit, 'tips'>): readonly OwnedTip[] => ownedTips(tips);

@@ -2,7 +2,7 @@ import { nextCoats, recoatClocks, type RecoatClock, type SiteRecord } from '@fin
 import type { Entry } from '../entry';
 import type { Job, Surface } from '../job';
 import { plannedCoats, type Kit } from '../planning';
-import { coreCoating } from '../setupRequest';
+import { coreCoatings } from '../setupRequest';
 import type { CalendarEvent } from './calendar';
 
 const HOUR = 3600_000;
@@ -109,13 +109,7 @@ export function jobWindowEvents(
   for (const { surfaceId } of entries)
     if (surfaceId) written.set(surfaceId, (written.get(surfaceId) ?? 0) + 1);
   const toCome = new Set(nextCoats(plannedCoats(surfaces, job, kit), record).map(({ surface }) => surface));
-  const clocks = recoatClocks(
-    record,
-    Object.fromEntries(kit.coatings.map((coating) => [coating.id, coreCoating(coating)])),
-    now,
-    'metric',
-    new Set(here.keys()),
-  );
+  const clocks = recoatClocks(record, coreCoatings(kit.coatings), now, 'metric', new Set(here.keys()));
   return windowEvents(
     clocks,
     ({ surface, coating }) => {

@@ -9,7 +9,7 @@ import {
   type SiteRecord,
   type ThinCoat,
 } from '@fine-spray/core/record';
-import { coreCoating } from '../setupRequest';
+import { coreCoatings } from '../setupRequest';
 import { entriesOfKind, timeOf, type Entry } from '../entry';
 import type { Job, Surface } from '../job';
 import type { ScheduleFields } from '../schedule';
@@ -87,7 +87,7 @@ function closedFor(
   surfaces: readonly Surface[],
   now: number,
 ): readonly CoatToDo[] {
-  const coatings = Object.fromEntries(kit.coatings.map((row) => [row.id, coreCoating(row)]));
+  const coatings = coreCoatings(kit.coatings);
   const clocks = recoatClocks(record, coatings, now, 'metric', new Set(surfaces.map(({ id }) => id)));
   const closed = new Set(clocks.filter(({ state }) => state === 'closed').map(({ surface }) => surface));
   return nextCoats(planned, record)

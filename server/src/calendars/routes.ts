@@ -4,14 +4,14 @@ import {
   type CalendarLink,
   type CalendarKind,
 } from '@fine-spray/contract';
-import { Router, type Request } from 'express';
+import { Router } from 'express';
 import { randomUUID } from 'node:crypto';
 import type { Data } from '../db/data';
 import { inCompany } from '../db/writing';
-import { expressPath, idOf } from '../http/parameters';
+import { expressPath, idOf, originOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
-import type { Pool } from '../jobs/pool';
-import { calendarRows } from '../paper/rows';
+import { madeFor, type Pool } from '../jobs/pool';
+import { daysRows, windowRows } from '../paper/rows';
 import { actorOf, type Actor } from '../people/actor';
 import { hashOfCode, newSecret } from '../people/secrets';
 import type { CalendarTask } from './task';
@@ -50,7 +50,6 @@ export function calendarRoutes(
 ): Router {
   const router = Router();
   const { getCalendars, postCalendar, deleteCalendar, getCalendar } = SINGLE_OPERATIONS;
-  const addressOf = (request: Request) => publicUrl ?? `${request.protocol}://${request.get('host') ?? ''}`;
 
   router.get(expressPath(getCalendars.path), async (request, response) => {
     const { companyId } = actorOf(request);
@@ -88,7 +87,7 @@ export function calendarRoutes(
       return row;
     });
     if (!made) throw new Error('the calendar was not stored');
-    response.json({ ...told(made), url: `${addressOf(request)}/api/calendar/${secret}` });
+    response.json({ ...told(made), url: `${originOf(request, publicUrl)}/api/calendar/${secret}` });
   });
 
   router.delete(expressPath(deleteCalendar.path), async (request, response) => {
@@ -111,15 +110,13 @@ export function calendarRoutes(
     await doorDb('calendar')
       .where({ companyId: link.companyId, id: link.id })
       .update({ usedAt: doorDb.fn.now() });
-    const of = { address: addressOf(request), now: Date.now() };
-    const rows = await calendarRows(db, actor, link.jobId);
+    const { jobId, zone } = link;
+    const of = { address: originOf(request, publicUrl), now: Date.now() };
     const task: CalendarTask =
       link.what === 'days'
-        ? { ...of, kind: 'days-calendar', rows, zone: link.zone }
-        : { ...of, kind: 'windows-calendar', rows };
-    const left = new AbortController();
-    response.once('close', () => left.abort());
-    const text = await pool.run(task, left.signal);
+        ? { ...of, kind: 'days-calendar', rows: await daysRows(db, actor, jobId, false), zone }
+        : { ...of, kind: 'windows-calendar', rows: await windowRows(db, actor, jobId) };
+    const text = await madeFor(response, pool, task);
     response.type('text/calendar').set('Cache-Control', 'no-store').send(Buffer.from(text));
   });
 

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os';
+import type { Response } from 'express';
 import { Piscina } from 'piscina';
 import { ProblemError } from '../http/problems';
 import type { CalendarTask } from '../calendars/task';
@@ -41,4 +42,11 @@ export function createPool(workerFile: string, ready = 0): Pool {
     },
     close: () => pool.destroy(),
   };
+}
+
+/** Makes something for who waits for an answer; a client that leaves stops the work. */
+export function madeFor(response: Response, pool: Pool, task: PoolTask): Promise<Uint8Array> {
+  const left = new AbortController();
+  response.once('close', () => left.abort());
+  return pool.run(task, left.signal);
 }

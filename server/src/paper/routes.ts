@@ -5,7 +5,7 @@ import { z } from 'zod';
 import type { Database } from '../db/database';
 import { expressPath, idOf } from '../http/parameters';
 import { actorOf, allow } from '../people/actor';
-import type { Pool } from '../jobs/pool';
+import { madeFor, type Pool } from '../jobs/pool';
 import { daysRows, logRows, offerRows, paperRows, viscosityRows } from './rows';
 import type { PaperTask } from './task';
 
@@ -66,9 +66,7 @@ export function paperRoutes(db: Database, pool: Pool): Router {
   });
 
   async function send(task: PaperTask, response: Response, type: string): Promise<void> {
-    const left = new AbortController();
-    response.once('close', () => left.abort());
-    const made = await pool.run(task, left.signal);
+    const made = await madeFor(response, pool, task);
     response.type(type).set('Content-Disposition', `inline; filename="${task.kind}.pdf"`);
     response.set('Cache-Control', 'no-store').send(Buffer.from(made));
   }

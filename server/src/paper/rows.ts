@@ -54,8 +54,16 @@ interface Reader {
   ) => Promise<Rows[Name][]>;
 }
 
-/** Everything a job's sheets are printed from. */
-async function jobRows({ company, money, one, all, trx }: Reader, jobId: string, withHistory: boolean) {
+/**
+ * Everything a job's sheets are printed from.
+ * @param log the entries of the job, where they have been read
+ */
+async function jobRows(
+  { company, money, one, all, trx }: Reader,
+  jobId: string,
+  withHistory: boolean,
+  log?: readonly Entry[],
+) {
   const job = await one('jobs', jobId);
   const kit = {
     coatings: await all('coatings'),
@@ -66,7 +74,7 @@ async function jobRows({ company, money, one, all, trx }: Reader, jobId: string,
   const surfaces = await all('surfaces', { jobId });
   const places = await all('places', { jobId });
   // As the screens have it: the weather and the paint as they were written down last.
-  const now = { ...kit, ...siteNow(await all('entries', { jobId }), Date.now()) };
+  const now = { ...kit, ...siteNow(log ?? (await all('entries', { jobId })), Date.now()) };
   if (!withHistory) return { company, money, job, surfaces, places, kit: now };
   const history = planHistory(await recordOfAll(trx, company.id));
   return { company, money, job, surfaces, places, kit: { ...now, history } };
@@ -111,16 +119,15 @@ export async function daysRows(
   });
 }
 
-/** A job with its log and the plan of its days: what its calendars are made of. */
-export function calendarRows(
+/** A job with its log: what the calendar of its recoat windows is made of. */
+export function windowRows(
   db: Database,
   actor: Actor,
   jobId: string,
-): Promise<DaysRows & { readonly entries: readonly Entry[] }> {
+): Promise<PaperRows & { readonly entries: readonly Entry[] }> {
   return readAtOnce(db, actor, async (reader) => {
-    const [schedule = null] = await reader.all('schedules', { jobId });
     const entries = await reader.all('entries', { jobId });
-    return { ...(await jobRows(reader, jobId, false)), schedule, entries };
+    return { ...(await jobRows(reader, jobId, false, entries)), entries };
   });
 }
 

@@ -8,7 +8,7 @@ import {
 } from '@simplewebauthn/server';
 import { Router, type Request } from 'express';
 import type { Database } from '../db/database';
-import { expressPath, idOf } from '../http/parameters';
+import { expressPath, idOf, originOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
 import { allow, ownPerson } from './actor';
 import { fewTries, letIn, needSignIn, personOf, type PeopleOptions } from './letIn';
@@ -63,7 +63,7 @@ export function passkeyRoutes(options: PeopleOptions): Router {
 
   /** The address passkeys are for: the one people use. */
   const addressOf = (request: Request) => {
-    const { origin, hostname } = new URL(publicUrl ?? `${request.protocol}://${request.get('host') ?? ''}`);
+    const { origin, hostname } = new URL(originOf(request, publicUrl));
     return { origin, hostname };
   };
   const owner = (request: Request) => {

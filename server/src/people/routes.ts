@@ -4,7 +4,7 @@ import { Router } from 'express';
 import { toString as qrCode } from 'qrcode';
 import type { Database } from '../db/database';
 import { repeated } from '../db/writing';
-import { expressPath, idOf } from '../http/parameters';
+import { expressPath, idOf, originOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
 import { actorOf, allow, ownPerson, type Actor } from './actor';
 import { makeInvitation, takeInvitation } from './invitations';
@@ -115,7 +115,7 @@ export function peopleRoutes(options: PeopleOptions): Router {
       throw new ProblemError('not-allowed', 'This person is not with the company any more.');
     const { code, expiresAt } = await makeInvitation(db, somebody);
     // Behind the number sign, so that no proxy and no log sees it.
-    const url = `${publicUrl ?? `${request.protocol}://${request.get('host') ?? ''}`}/sign-in#${code}`;
+    const url = `${originOf(request, publicUrl)}/sign-in#${code}`;
     const picture = await qrCode(url, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' });
     const answer: Invitation = { code, url, picture, expiresAt: expiresAt.toISOString() };
     response.json(answer);

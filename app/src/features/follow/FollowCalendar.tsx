@@ -1,4 +1,10 @@
-import { calendarLinks, newCalendarLink, type CalendarKind, type CalendarLink } from '@fine-spray/contract';
+import {
+  calendarLinks,
+  newCalendarLink,
+  type CalendarKind,
+  type CalendarLink,
+  type NewCalendarLink,
+} from '@fine-spray/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import CalendarSync from 'lucide-react-native/icons/calendar-sync';
@@ -54,7 +60,7 @@ function Addresses({
 }) {
   const client = useQueryClient();
   const toast = useToast();
-  const [made, setMade] = useState<string>();
+  const [made, setMade] = useState<NewCalendarLink>();
   const path = `/api/jobs/${jobId}/calendars`;
   const { data = [], error } = useQuery({
     queryKey: keys.calendars(jobId),
@@ -64,8 +70,7 @@ function Addresses({
   const make = useOneTap(async () => {
     try {
       const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-      const answer = newCalendarLink.parse(await call('POST', path, { what, zone: timeZone }));
-      setMade(answer.url);
+      setMade(newCalendarLink.parse(await call('POST', path, { what, zone: timeZone })));
       await again();
     } catch (failed) {
       toast({ text: `No address made: ${whyFailed(failed)}` });
@@ -78,7 +83,8 @@ function Addresses({
   const end = async ({ id, what: of }: CalendarLink) => {
     try {
       await call('DELETE', `/api/calendars/${id}`);
-      setMade(undefined);
+      // What is told once stays in sight unless it is the one that ended.
+      if (id === made?.id) setMade(undefined);
       await again();
       toast({ text: `${KINDS[of]}: this address leads nowhere from now on.` });
     } catch (failed) {
@@ -99,15 +105,15 @@ function Addresses({
           <View className="gap-2 rounded-xl border-2 border-identity p-3">
             <Words weight="semi">Told once: put it into the calendar program now.</Words>
             <Words selectable className="break-all" testID="calendar-address">
-              {made}
+              {made.url}
             </Words>
             <View className="flex-row flex-wrap gap-2">
-              <Button label="Copy" icon={Copy} onPress={() => void copy(made)} />
+              <Button label="Copy" icon={Copy} onPress={() => void copy(made.url)} />
               {canShareText() ? (
                 <Button
                   label="Share"
                   icon={Share2}
-                  onPress={() => void shareText(`${jobName}: ${KINDS[what].toLowerCase()}`, made)}
+                  onPress={() => void shareText(`${jobName}: ${KINDS[what].toLowerCase()}`, made.url)}
                 />
               ) : null}
             </View>

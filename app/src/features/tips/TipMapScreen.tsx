@@ -166,10 +166,8 @@ function TipGrid({
   const scroller = useRef<ScrollView>(null);
   const cells = useRef(new Map<string, { focus: () => void }>());
   const [last, setLast] = useState<string>();
-  const first = map.orifices
-    .flatMap((orifice) => map.fans.map((fan) => map.cell(fan, orifice)))
-    .find((cell) => cell !== undefined);
-  const stop = last !== undefined && cells.current.has(last) ? last : (chosen ?? first)?.code;
+  const all = map.orifices.flatMap((orifice) => map.fans.flatMap((fan) => map.cell(fan, orifice) ?? []));
+  const stop = (all.find(({ code }) => code === last) ?? chosen ?? all[0])?.code;
   return (
     <ScrollView
       ref={scroller}

@@ -11,8 +11,11 @@ const ID = '01930000-0000-7000-8000-000000000001';
 const kit = coatings.map((coating, index) => ({ ...coating, id: ID.replace(/1$/, String(index + 1)) }));
 
 type Corner = readonly [number, number, number];
-const loop = (corners: readonly Corner[]) =>
-  `<PlanarGeometry><PolyLoop>${corners
+/** Corners as one reads them: "0 0 0, 5 0 0, 5 0 2.5". */
+const corners = (text: string) =>
+  text.split(', ').map((corner) => corner.split(' ').map(Number) as unknown as Corner);
+const loop = (outline: readonly Corner[]) =>
+  `<PlanarGeometry><PolyLoop>${outline
     .map(
       (corner) =>
         `<CartesianPoint>${corner.map((value) => `<Coordinate>${value}</Coordinate>`).join('')}</CartesianPoint>`,
@@ -44,128 +47,30 @@ const HOUSE = model(
       'south',
       'ExteriorWall',
       ['hall'],
-      [
-        [0, 0, 0],
-        [5, 0, 0],
-        [5, 0, 2.5],
-        [0, 0, 2.5],
-      ],
-      opening('NonSlidingDoor', [
-        [1, 0, 0],
-        [1.9, 0, 0],
-        [1.9, 0, 2.1],
-        [1, 0, 2.1],
-      ]),
+      corners('0 0 0, 5 0 0, 5 0 2.5, 0 0 2.5'),
+      opening('NonSlidingDoor', corners('1 0 0, 1.9 0 0, 1.9 0 2.1, 1 0 2.1')),
     ),
-    surface(
-      'east',
-      'ExteriorWall',
-      ['hall'],
-      [
-        [5, 0, 0],
-        [5, 4, 0],
-        [5, 4, 2.5],
-        [5, 0, 2.5],
-      ],
-    ),
+    surface('east', 'ExteriorWall', ['hall'], corners('5 0 0, 5 4 0, 5 4 2.5, 5 0 2.5')),
     surface(
       'north',
       'ExteriorWall',
       ['hall'],
-      [
-        [5, 4, 0],
-        [0, 4, 0],
-        [0, 4, 2.5],
-        [5, 4, 2.5],
-      ],
-      opening('OperableWindow', [
-        [4, 4, 1],
-        [2.8, 4, 1],
-        [2.8, 4, 2.2],
-        [4, 4, 2.2],
-      ]),
+      corners('5 4 0, 0 4 0, 0 4 2.5, 5 4 2.5'),
+      opening('OperableWindow', corners('4 4 1, 2.8 4 1, 2.8 4 2.2, 4 4 2.2')),
     ),
-    surface(
-      'west',
-      'ExteriorWall',
-      ['hall'],
-      [
-        [0, 4, 0],
-        [0, 0, 0],
-        [0, 0, 2.5],
-        [0, 4, 2.5],
-      ],
-    ),
-    surface(
-      'between',
-      'InteriorFloor',
-      ['loft', 'hall'],
-      [
-        [0, 0, 2.5],
-        [5, 0, 2.5],
-        [5, 4, 2.5],
-        [0, 4, 2.5],
-      ],
-    ),
-    surface(
-      'gable east',
-      'ExteriorWall',
-      ['loft'],
-      [
-        [5, 0, 2.5],
-        [5, 4, 2.5],
-        [5, 2, 4],
-      ],
-    ),
-    surface(
-      'gable west',
-      'ExteriorWall',
-      ['loft'],
-      [
-        [0, 4, 2.5],
-        [0, 0, 2.5],
-        [0, 2, 4],
-      ],
-    ),
+    surface('west', 'ExteriorWall', ['hall'], corners('0 4 0, 0 0 0, 0 0 2.5, 0 4 2.5')),
+    surface('between', 'InteriorFloor', ['loft', 'hall'], corners('0 0 2.5, 5 0 2.5, 5 4 2.5, 0 4 2.5')),
+    surface('gable east', 'ExteriorWall', ['loft'], corners('5 0 2.5, 5 4 2.5, 5 2 4')),
+    surface('gable west', 'ExteriorWall', ['loft'], corners('0 4 2.5, 0 0 2.5, 0 2 4')),
     surface(
       'roof south',
       'Roof',
       ['loft'],
-      [
-        [0, 0, 2.5],
-        [5, 0, 2.5],
-        [5, 2, 4],
-        [0, 2, 4],
-      ],
-      opening('OperableSkylight', [
-        [1, 0.4, 2.8],
-        [2, 0.4, 2.8],
-        [2, 1.2, 3.4],
-        [1, 1.2, 3.4],
-      ]),
+      corners('0 0 2.5, 5 0 2.5, 5 2 4, 0 2 4'),
+      opening('OperableSkylight', corners('1 0.4 2.8, 2 0.4 2.8, 2 1.2 3.4, 1 1.2 3.4')),
     ),
-    surface(
-      'roof north',
-      'Roof',
-      ['loft'],
-      [
-        [5, 4, 2.5],
-        [0, 4, 2.5],
-        [0, 2, 4],
-        [5, 2, 4],
-      ],
-    ),
-    surface(
-      'slab',
-      'SlabOnGrade',
-      ['hall'],
-      [
-        [0, 0, 0],
-        [0, 4, 0],
-        [5, 4, 0],
-        [5, 0, 0],
-      ],
-    ),
+    surface('roof north', 'Roof', ['loft'], corners('5 4 2.5, 0 4 2.5, 0 2 4, 5 2 4')),
+    surface('slab', 'SlabOnGrade', ['hall'], corners('0 0 0, 0 4 0, 5 4 0, 5 0 0')),
   ].join(''),
 );
 
@@ -238,17 +143,7 @@ describe('rooms from a building model', () => {
     ['a document type', `<!DOCTYPE x [<!ENTITY a "b">]>${HOUSE}`, /document type/],
     [
       'an outline of two corners',
-      model(
-        surface(
-          'w',
-          'InteriorWall',
-          ['hall'],
-          [
-            [0, 0, 0],
-            [1, 0, 0],
-          ],
-        ),
-      ),
+      model(surface('w', 'InteriorWall', ['hall'], corners('0 0 0, 1 0 0'))),
       /no plane with three corners/,
     ],
     [
@@ -258,19 +153,7 @@ describe('rooms from a building model', () => {
     ],
     [
       'a twisted outline',
-      model(
-        surface(
-          'w',
-          'InteriorWall',
-          ['hall'],
-          [
-            [0, 0, 0],
-            [4, 0, 0],
-            [4, 2, 2],
-            [0, 0, 2],
-          ],
-        ),
-      ),
+      model(surface('w', 'InteriorWall', ['hall'], corners('0 0 0, 4 0 0, 4 2 2, 0 0 2'))),
       /no plane/,
     ],
     ['brackets that open and never close', `<gbXML>${'<'.repeat(100_000)}`, /not readable as XML/],
@@ -354,25 +237,9 @@ describe('a ceiling between two spaces', () => {
 
 describe('a partition', () => {
   const across = (spaces: readonly string[], inside = '') =>
-    surface(
-      'partition',
-      'InteriorWall',
-      spaces,
-      [
-        [2, 0, 0],
-        [2, 4, 0],
-        [2, 4, 2.5],
-        [2, 0, 2.5],
-      ],
-      inside,
-    );
+    surface('partition', 'InteriorWall', spaces, corners('2 0 0, 2 4 0, 2 4 2.5, 2 0 2.5'), inside);
   // A door 0.5 m from the wall at y = 0.
-  const door = opening('NonSlidingDoor', [
-    [2, 0.5, 0],
-    [2, 1.4, 0],
-    [2, 1.4, 2.1],
-    [2, 0.5, 2.1],
-  ]);
+  const door = opening('NonSlidingDoor', corners('2 0.5 0, 2 1.4 0, 2 1.4 2.1, 2 0.5 2.1'));
 
   it('within one room has two faces, its door in both, seen from either side', () => {
     const { found, pieces } = taken(
@@ -422,12 +289,7 @@ describe('the outside', () => {
 });
 
 describe('places of openings', () => {
-  const window = opening('OperableWindow', [
-    [0.5, 0, 1],
-    [2, 0, 1],
-    [2, 0, 2.2],
-    [0.5, 0, 2.2],
-  ]);
+  const window = opening('OperableWindow', corners('0.5 0 1, 2 0 1, 2 0 2.2, 0.5 0 2.2'));
   const at = (text: string, of: string) => {
     const openings =
       taken(text)
@@ -553,17 +415,12 @@ describe('surfaces given as rectangles', () => {
     facing('lid', 'Roof', [0, 0, 2.5], [180, 0], sizes(5, 4));
 
   it('have the same areas and places as their corners would give', () => {
-    const corners = model(
+    const byCorners = model(
       box('hall', [0, 0, 0], [5, 4, 2.5], {
-        south: opening('FixedWindow', [
-          [0.5, 0, 1],
-          [2, 0, 1],
-          [2, 0, 2.2],
-          [0.5, 0, 2.2],
-        ]),
+        south: opening('FixedWindow', corners('0.5 0 1, 2 0 1, 2 0 2.2, 0.5 0 2.2')),
       }) + level('lid', 'Roof', ['hall'], 2.5),
     );
-    const [one, other] = [taken(model(room(window))), taken(corners)];
+    const [one, other] = [taken(model(room(window))), taken(byCorners)];
     expect(Object.keys(one.found)).toEqual(Object.keys(other.found));
     for (const [name, { net, openings }] of Object.entries(other.found)) {
       expect(one.found[name]?.net).toBeCloseTo(net, 6);
@@ -589,26 +446,8 @@ it('what is left out is named with its reason', () => {
       box('hall', [0, 0, 0], [5, 4, 2.5]) +
         level('slab', 'SlabOnGrade', ['hall'], 0) +
         level('awning', 'Shade', [], 3) +
-        surface(
-          'post',
-          'InteriorWall',
-          [],
-          [
-            [0, 0, 0],
-            [1, 0, 0],
-            [1, 0, 1],
-          ],
-        ) +
-        surface(
-          'stray',
-          'InteriorWall',
-          ['attic'],
-          [
-            [0, 0, 0],
-            [1, 0, 0],
-            [1, 0, 1],
-          ],
-        ),
+        surface('post', 'InteriorWall', [], corners('0 0 0, 1 0 0, 1 0 1')) +
+        surface('stray', 'InteriorWall', ['attic'], corners('0 0 0, 1 0 0, 1 0 1')),
     ),
   );
   expect(notes).toEqual([
