@@ -3,14 +3,19 @@ import type { Kit } from '@fine-spray/contract/planning';
 import { showText } from '@fine-spray/core';
 import { Link } from 'expo-router';
 import { memo, useMemo, type ReactElement } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { Pressable, View } from 'react-native';
+import { LongList } from '@/ui/longList';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import type { Answer } from '@/workers/answers.worker';
 import { useAnswers } from './useAnswers';
 
+/** Ten windows ahead: a usual job is drawn whole, so that the browser finds in it and a screen reader reads it through. */
+const WINDOWS = 21;
+
 /** Every row has this height, so that a long list scrolls without measuring. */
 const ROW_HEIGHT = 76;
+const rowHeight = () => ROW_HEIGHT;
 
 interface RowProps {
   readonly surface: Surface;
@@ -77,15 +82,14 @@ export function SurfaceList({
   const answerOf = useAnswers(surfaces, job, kit, system);
   const names = useMemo(() => new Map(kit.coatings.map(({ id, name }) => [id, name])), [kit]);
   return (
-    <FlatList
-      data={surfaces}
-      keyExtractor={({ id }) => id}
-      getItemLayout={(_data, index) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * index, index })}
-      initialNumToRender={12}
-      windowSize={5}
-      ListHeaderComponent={header ?? null}
-      tabIndex={0}
-      renderItem={({ item }) => (
+    <LongList
+      items={surfaces}
+      keyOf={({ id }) => id}
+      heightOf={rowHeight}
+      first={12}
+      windows={WINDOWS}
+      head={header}
+      renderItem={(item) => (
         <SurfaceRow
           surface={item}
           coating={names.get(item.coatingId)}

@@ -14,7 +14,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import Download from 'lucide-react-native/icons/download';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { FlatList, View } from 'react-native';
+import { View } from 'react-native';
 import { fileOf, whyFailed } from '@/data/api';
 import { device } from '@/data/device';
 import { saveBlob, saveFile } from '@/data/deviceFiles';
@@ -28,6 +28,7 @@ import { Button } from '@/ui/button';
 import { useOneTap } from '@/ui/oneTap';
 import { Choice } from '@/ui/choice';
 import { TextField } from '@/ui/field';
+import { LongList } from '@/ui/longList';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
@@ -41,26 +42,11 @@ const DAY_HEIGHT = 96;
 
 type Item = { readonly day: JournalDay } | { readonly line: JournalLine };
 
-/** Days with their entries as one list, with where each begins: ten thousand scroll like ten. */
-export function itemsOf(days: readonly JournalDay[]): {
-  readonly items: readonly Item[];
-  readonly offsets: readonly number[];
-} {
-  const items: Item[] = [];
-  const offsets: number[] = [];
-  let at = 0;
-  for (const day of days) {
-    items.push({ day });
-    offsets.push(at);
-    at += DAY_HEIGHT;
-    for (const line of day.lines) {
-      items.push({ line });
-      offsets.push(at);
-      at += ROW_HEIGHT;
-    }
-  }
-  return { items, offsets };
-}
+/** Days with their entries as one list: ten thousand scroll like ten. */
+const itemsOf = (days: readonly JournalDay[]): readonly Item[] =>
+  days.flatMap((day) => [{ day }, ...day.lines.map((line) => ({ line }))]);
+
+const heightOf = (item: Item) => ('day' in item ? DAY_HEIGHT : ROW_HEIGHT);
 
 /** The whole log, day by day, to read, to search, to print and to take along. */
 export function JournalScreen({ jobId }: { jobId?: string | undefined }) {
@@ -94,23 +80,19 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
       { text: wanted, ...(job === ALL ? {} : { jobId: job }), ...(kinds ? { kinds } : {}) },
     );
   }, [log, system, wanted, job, kind]);
-  const { items, offsets } = useMemo(() => itemsOf(days), [days]);
+  const items = useMemo(() => itemsOf(days), [days]);
   const count = days.reduce((sum, { lines }) => sum + lines.length, 0);
   return (
     <View className="min-h-0 flex-1">
       <Header title="Journal" above="Log" backTo="/log" />
-      <FlatList
-        data={items}
-        keyExtractor={(item) => ('day' in item ? item.day.day : item.line.entry.id)}
-        getItemLayout={(_data, index) => ({
-          index,
-          offset: offsets[index] ?? 0,
-          length: items[index] && 'day' in items[index] ? DAY_HEIGHT : ROW_HEIGHT,
-        })}
-        initialNumToRender={14}
-        windowSize={7}
-        contentContainerClassName="w-full max-w-[760px] px-4 pb-10"
-        ListHeaderComponent={
+      <LongList
+        items={items}
+        keyOf={(item) => ('day' in item ? item.day.day : item.line.entry.id)}
+        heightOf={heightOf}
+        first={14}
+        windows={7}
+        className="w-full max-w-[760px] px-4 pb-10"
+        head={
           <View className="gap-3 pb-2">
             <TextField label="Find" value={text} onChange={setText} />
             <View className="flex-row gap-2">
@@ -156,7 +138,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
             ) : null}
           </View>
         }
-        renderItem={({ item }) =>
+        renderItem={(item) =>
           'day' in item ? (
             <DayHead day={item.day} job={job === ALL ? undefined : job} />
           ) : (
