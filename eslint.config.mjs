@@ -111,7 +111,7 @@ export default tseslint.config(
       '@typescript-eslint/no-restricted-imports': ['error', { patterns: [LUCIDE] }],
       ...restrict([
         upward(
-          ['@fine-spray/server', '@fine-spray/contract/openapi'],
+          ['@fine-spray/server', '@fine-spray/contract/openapi', '@fine-spray/contract/jobSchema'],
           'The application speaks to the server over the API.',
         ),
         upward(['@/features/*/*'], 'Features know each other by their index only.'),

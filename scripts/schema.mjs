@@ -8,7 +8,7 @@ import { main, say } from './lib/say.mjs';
 await main(async () => {
   const { jobFileSchema } = await bundled(
     'schema',
-    "export { jobFileSchema } from '@fine-spray/contract/formats';",
+    "export { jobFileSchema } from '@fine-spray/contract/jobSchema';",
   );
   const file = path.join(ROOT, 'docs/schema/job.schema.json');
   writeFileSync(file, `${JSON.stringify(jobFileSchema(), null, 2)}\n`);

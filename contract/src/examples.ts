@@ -397,6 +397,7 @@ const SINGLE: Readonly<Record<string, Example>> = {
   },
   getCompanies: { answer: { items: [{ id: ID, name: 'Millrace Decorating', answers: true, sample: true }] } },
   postCompanies: { body: { company: 'Heron Finishes', name: 'Ada', initials: 'AH' }, answer: ME },
+  postArchive: { answer: ME },
   postAnswering: { answer: ME },
   getCompany: { answer: COMPANY },
   putCompany: {

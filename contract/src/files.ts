@@ -57,6 +57,33 @@ export const schedulesFile = z
   })
   .strict();
 
+/** What the server adds to a row. */
+const BY_SERVER: ReadonlySet<string> = new Set(['version', 'createdAt', 'updatedAt', 'surfaceCount']);
+
+/** A stored row as an open file has it: its id and its content. */
+export const fileRow = (row: object): Readonly<Record<string, unknown>> =>
+  Object.fromEntries(Object.entries(row).filter(([name]) => !BY_SERVER.has(name)));
+
+/** A company with its kit as an open file. */
+export const kitFileOf = (
+  company: object,
+  rows: Readonly<Record<(typeof KIT_RESOURCES)[number], readonly object[]>>,
+): KitFile =>
+  kitFile.parse({
+    format: 'fine-spray-kit',
+    version: 1,
+    company: fileRow(company),
+    ...Object.fromEntries(KIT_RESOURCES.map((name) => [name, rows[name].map(fileRow)])),
+  });
+
+/** Offers as an open file. */
+export const offersFileOf = (offers: readonly object[]): OffersFile =>
+  offersFile.parse({ format: 'fine-spray-offers', version: 1, offers: offers.map(fileRow) });
+
+/** Plans of the days as an open file. */
+export const schedulesFileOf = (schedules: readonly object[]): SchedulesFile =>
+  schedulesFile.parse({ format: 'fine-spray-schedules', version: 1, schedules: schedules.map(fileRow) });
+
 /** Entries as an open file: their authors by initials, without what only this server knows of them. */
 export const logFileOf = (entries: readonly Entry[]): LogFile =>
   logFile.parse({
@@ -72,8 +99,8 @@ export const namedCoating = z
   .object({ id, name: line('Coating name', 120), archetype: oneOf('Kind of coating', ARCHETYPE_IDS) })
   .strict();
 
-/** Version of the job file this program writes and reads. */
-export const JOB_FILE_VERSION = 1;
+/** Version of the job file this program writes; it reads that and older ones (`formats/olderJob.ts`). */
+export const JOB_FILE_VERSION = 2;
 
 /** A job with its places and surfaces as an open file; the coatings it names stand in it, with their ids in the kit. */
 export const jobFile = z

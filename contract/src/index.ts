@@ -7,6 +7,7 @@ export * from './entry';
 export * from './standIn';
 export * from './job';
 export * from './place';
+export { ARCHIVE, archiveHead, type ArchiveHead } from './archive';
 export {
   CALENDAR_KINDS,
   CALENDARS_PER_JOB,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { ARCHIVE, archiveQuery } from './archive';
 import { calendarLinks, newCalendarBody, newCalendarLink } from './calendars';
 import { changes, changesQuery } from './changes';
 import { company, companyFields } from './kit';
@@ -127,6 +128,20 @@ export const SINGLE_OPERATIONS = {
     path: '/api/companies',
     summary: 'Where nobody signs in: one more company, which answers from then on',
     body: ownCompanyBody,
+    answer: me,
+  },
+  getArchive: {
+    method: 'get',
+    path: '/api/company/archive',
+    summary: 'All the company has stored as one ZIP of open files, for owners',
+    file: ARCHIVE.type,
+  },
+  postArchive: {
+    method: 'post',
+    path: '/api/companies/archive',
+    summary: 'Where nobody signs in: a company from such a file, which answers from then on',
+    query: archiveQuery,
+    takes: ARCHIVE.type,
     answer: me,
   },
   postAnswering: {

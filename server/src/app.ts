@@ -4,6 +4,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { changeRoutes } from './changes/routes';
+import { archiveRoutes, isArchive } from './archive/routes';
 import type { Data } from './db/data';
 import { docsRoutes } from './http/docs';
 import { door, type Door } from './http/door';
@@ -117,7 +118,10 @@ export function createApp({
     else next();
   });
   app.put(expressPath(SINGLE_OPERATIONS.putPicture.path), takesPicture);
-  app.use('/api', onlyJson);
+  app.use('/api', (request, response, next) => {
+    if (isArchive(request)) next();
+    else onlyJson(request, response, next);
+  });
   for (const { path } of [SINGLE_OPERATIONS.postBatch, SINGLE_OPERATIONS.postEntries])
     app.post(path, express.json({ limit: BATCH_BODY_LIMIT }));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
@@ -126,7 +130,7 @@ export function createApp({
     await db.raw('select 1');
     response.json({ status: 'ok', database: 'ok' });
   });
-  app.use(docsRoutes(docsScript));
+  app.use(docsRoutes(docsScript, at.publicUrl));
   const session = made(() => sessions(doorDb));
   app.use('/api', async (request, response, next) => {
     // Without a cookie there is none, but for where one begins.
@@ -141,6 +145,7 @@ export function createApp({
   app.use('/api', identify(doorDb, signIn, answering), sameCompany);
   app.use(resourceRoutes(data));
   app.use(peopleRoutes({ db: doorDb, signIn, publicUrl: at.publicUrl }));
+  app.use(archiveRoutes(data, signIn, answering));
   app.use(companyRoutes({ db: doorDb, signIn }, answering));
   app.use(changeRoutes(data));
   app.use(logRoutes(db));

@@ -11,7 +11,8 @@ export {
   type OfferLineKind,
 } from './offerCsv';
 export { ISSUES_SHOWN, refuseFile, type FileIssue, type FileRead } from './issue';
-export { asCopy, jobFileOf, jobFileSchema, readJob, writeJob, type JobFileContext } from './jobJson';
+export { asCopy, jobFileOf, readJob, writeJob, type JobFileContext } from './jobJson';
+export { newestJob } from './olderJob';
 export {
   TAKEOFF_COLUMNS,
   readTakeoff,

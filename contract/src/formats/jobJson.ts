@@ -1,18 +1,11 @@
 import { z } from 'zod';
-import { JOB_FILE_VERSION, jobFile, type JobFile } from '../files';
+import { JOB_FILE_VERSION, fileRow, jobFile, type JobFile } from '../files';
 import type { Job, Surface } from '../job';
 import type { Coating } from '../kit';
 import type { Place } from '../place';
 import { textOf } from './csv';
 import { ISSUES_SHOWN, readFile, refuseFile, type FileIssue, type FileRead } from './issue';
-
-const SERVER_FIELDS = new Set(['version', 'createdAt', 'updatedAt', 'surfaceCount']);
-
-/** A stored row without what the server adds, its members in the order of the schema. */
-function content<Row extends object>(row: Row, shape: z.ZodType): Record<string, unknown> {
-  const own = Object.fromEntries(Object.entries(row).filter(([name]) => !SERVER_FIELDS.has(name)));
-  return shape.parse(own) as Record<string, unknown>;
-}
+import { newestJob } from './olderJob';
 
 /** A job with all that belongs to it as its open file. */
 export function jobFileOf(
@@ -21,7 +14,6 @@ export function jobFileOf(
   surfaces: readonly Surface[],
   coatings: readonly Coating[],
 ): JobFile {
-  const { shape } = jobFile;
   const used = new Set(
     surfaces.flatMap(({ coatingId, under }) => [coatingId, ...under.map((one) => one.coatingId)]),
   );
@@ -32,9 +24,9 @@ export function jobFileOf(
       const found = coatings.find((coating) => coating.id === id);
       return found ? [{ id, name: found.name, archetype: found.archetype }] : [];
     }),
-    job: content(job, shape.job),
-    places: places.map((place) => content(place, shape.places.element)),
-    surfaces: surfaces.map((surface) => content(surface, shape.surfaces.element)),
+    job: fileRow(job),
+    places: places.map(fileRow),
+    surfaces: surfaces.map(fileRow),
   });
 }
 
@@ -63,12 +55,15 @@ export function readJob(bytes: Uint8Array, context: JobFileContext): FileRead<Jo
   if (!head.success || head.data.format !== 'fine-spray-job') {
     return refuseFile('This is no job of Fine Spray: its "format" must be "fine-spray-job".');
   }
-  if (head.data.version !== JOB_FILE_VERSION) {
+  const { version } = head.data;
+  if (!Number.isInteger(version) || version < 1)
+    return refuseFile('There is no such version: its "version" must be a whole number from 1 on.');
+  if (version > JOB_FILE_VERSION) {
     return refuseFile(
-      `The file is of version ${head.data.version}; this program reads version ${JOB_FILE_VERSION}. Write it again with the program it comes from, or update this one.`,
+      `The file is of version ${version}; this program reads up to version ${JOB_FILE_VERSION}. Update this program to open it.`,
     );
   }
-  const file = jobFile.safeParse(raw);
+  const file = jobFile.safeParse(newestJob(raw));
   if (!file.success) {
     const issues = file.error.issues.map((issue): FileIssue => ({
       row: 0,
@@ -166,21 +161,5 @@ export function asCopy(file: JobFile, newId: () => string): JobFile {
       jobId,
       placeId: surface.placeId === null ? null : (places.get(surface.placeId) ?? null),
     })),
-  };
-}
-
-/** The published schema of the job file (JSON Schema, draft 2020-12). */
-export function jobFileSchema(): Record<string, unknown> {
-  const schema = z.toJSONSchema(jobFile, {
-    io: 'input',
-    target: 'draft-2020-12',
-    unrepresentable: 'any',
-    reused: 'inline',
-  });
-  return {
-    ...schema,
-    $id: 'urn:fine-spray:job:1',
-    title: 'Fine Spray job',
-    description: 'A job with its places and surfaces. Lengths m, areas m², shares from 0 to 1.',
   };
 }

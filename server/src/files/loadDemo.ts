@@ -1,65 +1,18 @@
 import { readFile, readdir } from 'node:fs/promises';
 import path from 'node:path';
 import {
-  KIT_RESOURCES,
   jobFile,
   kitFile,
   logFile,
   offersFile,
   schedulesFile,
-  type Contents,
-  type JobFile,
-  type KitFile,
-  type LogFile,
   type OffersFile,
   type SchedulesFile,
-  type ResourceName,
 } from '@fine-spray/contract';
 import { SEEN_AS, seeing, type Database } from '../db/database';
-import { ProblemError } from '../http/problems';
 import { demoMove, type Move } from './demoMove';
+import { importJob, importKit, importLog, importRows } from './importFiles';
 import { planDemo } from './planDemo';
-import { storeOf } from '../resources/store';
-
-/** Parts an imported item into its id and its content. */
-function split<Item extends { id: string }>({
-  id,
-  ...fields
-}: Item): { id: string; fields: Omit<Item, 'id'> } {
-  return { id, fields };
-}
-
-/** Stores rows of a file in their order. */
-async function importRows<Name extends ResourceName>(
-  db: Database,
-  companyId: string,
-  name: Name,
-  items: readonly { readonly id: string }[],
-): Promise<void> {
-  const store = storeOf(db, name);
-  for (const item of items) {
-    const { id, fields } = split(item);
-    await store.put(companyId, id, 0, fields as unknown as Contents[Name]);
-  }
-}
-
-async function importKit(db: Database, file: KitFile): Promise<string> {
-  const { id: companyId, name, book } = file.company;
-  await db('company').insert({
-    id: companyId,
-    name,
-    book: book === null ? null : JSON.stringify(book),
-    version: 1,
-  });
-  for (const resource of KIT_RESOURCES) await importRows(db, companyId, resource, file[resource]);
-  return companyId;
-}
-
-async function importJob(db: Database, companyId: string, { job, places, surfaces }: JobFile): Promise<void> {
-  await importRows(db, companyId, 'jobs', [job]);
-  await importRows(db, companyId, 'places', places);
-  await importRows(db, companyId, 'surfaces', surfaces);
-}
 
 /** Offers on the days they were sent and answered, moved with the log. */
 const offersMoved = ({ offers }: OffersFile, { date }: Move): OffersFile['offers'] =>
@@ -72,18 +25,6 @@ const offersMoved = ({ offers }: OffersFile, { date }: Move): OffersFile['offers
 /** Plans of the days from the days they were begun on, moved with the log. */
 const schedulesMoved = ({ schedules }: SchedulesFile, { date }: Move): SchedulesFile['schedules'] =>
   schedules.map((one) => ({ ...one, first: date(one.first) }));
-
-async function importLog(db: Database, companyId: string, items: LogFile['entries']): Promise<void> {
-  const people = await storeOf(db, 'people').list(companyId);
-  const personOf = new Map(people.items.map(({ initials, id }) => [initials, id]));
-  const rows = items.map(({ clockSkew, ...rest }) => {
-    const { id, fields } = split(rest);
-    return { id, content: fields, beside: { clockSkew, personId: personOf.get(fields.author) ?? null } };
-  });
-  for (const stored of await storeOf(db, 'entries').append(companyId, rows)) {
-    if (stored instanceof ProblemError) throw stored;
-  }
-}
 
 export interface DemoLoaded {
   readonly jobs: number;

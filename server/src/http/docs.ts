@@ -1,6 +1,8 @@
 import path from 'node:path';
+import { JOB_SCHEMA_PATH, jobFileSchema } from '@fine-spray/contract/jobSchema';
 import { openApiDocument } from '@fine-spray/contract/openapi';
 import { Router } from 'express';
+import { originOf } from './parameters';
 
 /** What shows the document, in its package. */
 export const DOCS_SCRIPT = 'openapi-explorer/dist/browser/openapi-explorer.min.js';
@@ -31,14 +33,20 @@ openapi-explorer { --font-regular: system-ui, sans-serif; --font-mono: ui-monosp
 `;
 
 /**
- * What the API is, for programs and for people who write them: the OpenAPI document, and a page that shows it.
+ * What the API and a job file are, for programs and for people who write them: the OpenAPI document with a page that shows it,
+ * and the schema of a job file under the address that is its `$id`.
  * @param file where what shows it lies (`DOCS_SCRIPT`)
  */
-export function docsRoutes(file: string): Router {
+export function docsRoutes(file: string, publicUrl: string | undefined): Router {
   const router = Router();
   const document = JSON.stringify(openApiDocument());
   router.get('/api/openapi.json', (_request, response) => {
     response.type('application/json').send(document);
+  });
+  router.get(JOB_SCHEMA_PATH, (request, response) => {
+    response
+      .type('application/schema+json')
+      .send(JSON.stringify(jobFileSchema(originOf(request, publicUrl))));
   });
   router.get('/api/docs', (_request, response) => {
     response.type('text/html').send(PAGE);

@@ -26,7 +26,8 @@ export const sameCompany: RequestHandler = (request, _response, next) => {
   next();
 };
 
-function needNoSignIn(signIn: boolean): void {
+/** Refuses what is only where nobody signs in. */
+export function needNoSignIn(signIn: boolean): void {
   if (signIn)
     throw new ProblemError(
       'not-allowed',
