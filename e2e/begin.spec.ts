@@ -69,3 +69,37 @@ test('the sample company is left for one’s own, which is led to its first answ
   await expect(page.getByRole('link', { name: /Our first house/ })).toHaveCount(0);
   await other.context().close();
 });
+
+test('a company goes out as one file, and comes in as another company with all that was in it', async ({
+  page,
+}) => {
+  await page.goto(`${server.address}/settings`);
+  const panel = page.getByTestId('company-file');
+  const download = page.waitForEvent('download');
+  await panel.getByRole('button', { name: 'Take the company along' }).click();
+  const file = await (await download).path();
+
+  await panel.getByRole('button', { name: 'Open a company file' }).click();
+  const sheet = page.getByRole('dialog');
+  const choose = async () => {
+    const chooser = page.waitForEvent('filechooser');
+    await sheet.getByRole('button', { name: 'Choose the file' }).click();
+    await (await chooser).setFiles(file);
+  };
+  await choose();
+  await expect(
+    sheet.getByText(/There is a company called .* already. Give this one another name./),
+  ).toBeVisible();
+  await sheet.getByLabel('What it is to be called here, if not as in the file').fill('The same again');
+  // A tap within a third of a second is the same one.
+  await page.waitForTimeout(400);
+  await choose();
+  await expect(page.getByTestId('companies')).toContainText('Look at the sample: Millrace Decorating');
+  await expect(page.getByTestId('company').getByLabel('Name', { exact: true })).toHaveValue('The same again');
+  await page.getByRole('link', { name: 'Jobs' }).first().click();
+  await page
+    .getByRole('link', { name: /Tern Boathouse/ })
+    .first()
+    .click();
+  await expect(page.getByTestId('job-path')).toBeVisible();
+});

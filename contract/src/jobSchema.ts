@@ -29,9 +29,9 @@ export function jobFileSchema(origin = ''): JsonSchema {
 
 /** A schema with what each of its members says. */
 function described(schema: unknown, at: string): unknown {
-  if (Array.isArray(schema)) return schema.map((one) => described(one, at));
+  if (Array.isArray(schema)) return schema.map((one: unknown) => described(one, at));
   if (typeof schema !== 'object' || schema === null) return schema;
-  const parts = Object.entries(schema).map(([key, inner]: [string, unknown]) => {
+  const parts = Object.entries(schema).map(([key, inner]: [string, unknown]): [string, unknown] => {
     if (key === 'properties') return [key, describedMembers(inner as JsonSchema, at)];
     if (key === 'items') return [key, described(inner, `${at}[]`)];
     return [key, key === 'anyOf' || key === 'oneOf' ? described(inner, at) : inner];
@@ -40,7 +40,7 @@ function described(schema: unknown, at: string): unknown {
 }
 
 function describedMembers(members: JsonSchema, at: string): JsonSchema {
-  const all = Object.entries(members).map(([name, inner]) => {
+  const all = Object.entries(members).map(([name, inner]): [string, object] => {
     // A piece has what a surface of one piece has.
     const path = (at === '' ? name : `${at}.${name}`).replace('geometry.pieces[].', 'geometry.');
     const description = JOB_MEMBERS[path];

@@ -63,6 +63,9 @@ export function useSession() {
     makeCompany: (company: object) => post('/api/company', { ...company, device: deviceName() }),
     /** Where nobody signs in: one's own company, or another that is there. It answers from then on, and the page opens anew. */
     ownCompany: (own: object) => post('/api/companies', own),
+    /** A company from its file, under a name of its own where one is given. */
+    companyOf: (file: Blob, as: string) =>
+      post(`/api/companies/archive${as === '' ? '' : `?${new URLSearchParams({ as }).toString()}`}`, file),
     answering: (id: string) => post(`/api/companies/${id}/answering`, {}),
     choose: (personId: string, pin?: string) =>
       post('/api/session/person', { personId, ...(pin === undefined ? {} : { pin }) }),

@@ -3,6 +3,7 @@ import type { Database } from '../db/database';
 import { SEEN_AS, seeing } from '../db/database';
 import { ProblemError } from '../http/problems';
 import { importJob, importKit, importLog, importRows } from '../files/importFiles';
+import { companyNamed } from '../people/addCompany';
 import type { Unpacked } from './unpack';
 
 /** A company that was taken in. */
@@ -24,7 +25,7 @@ export async function takeIn(
 ): Promise<TakenIn> {
   const company = as ?? kit.company.name;
   await trx.raw('lock table company in exclusive mode');
-  if (await trx('company').whereRaw('lower(name) = lower(?)', [company]).first('id')) {
+  if (await companyNamed(trx, company)) {
     const message = `There is a company called ${company} already. Give this one another name.`;
     throw new ProblemError('bad-body', message, [{ field: 'as', message, code: 'taken' }]);
   }

@@ -15,7 +15,7 @@ export interface WayIn {
 }
 
 /** Does something in one transaction with a database that is brought up to date first. */
-async function within<Result>(
+export async function within<Result>(
   databaseUrl: string,
   work: (trx: Database) => Promise<Result>,
 ): Promise<Result> {
@@ -35,7 +35,7 @@ async function within<Result>(
 export function addCompany(databaseUrl: string, company: string, owner: string): Promise<WayIn> {
   return within(databaseUrl, async (trx) => {
     await trx.raw('lock table company in exclusive mode');
-    if (await named(trx, company))
+    if (await companyNamed(trx, company))
       throw new ProblemError('bad-body', `There is a company called ${company} already.`);
     const initials = owner
       .split(/\s+/)
@@ -55,7 +55,7 @@ export function addCompany(databaseUrl: string, company: string, owner: string):
  */
 export function inviteOwner(databaseUrl: string, company: string): Promise<WayIn> {
   return within(databaseUrl, async (trx) => {
-    const found = await named(trx, company);
+    const found = await companyNamed(trx, company);
     if (!found) throw new ProblemError('not-found', `There is no company called ${company}.`);
     const owner = await trx('person')
       .where({ companyId: found.id, role: 'owner', active: true })
@@ -67,7 +67,11 @@ export function inviteOwner(databaseUrl: string, company: string): Promise<WayIn
   });
 }
 
-const named = (db: Database, company: string): Promise<{ id: string; name: string } | undefined> =>
+/** A company by its name, however that is written. */
+export const companyNamed = (
+  db: Database,
+  company: string,
+): Promise<{ id: string; name: string } | undefined> =>
   db('company')
     .whereRaw('lower(name) = lower(?)', [company])
     .first<{ id: string; name: string } | undefined>('id', 'name');

@@ -13,6 +13,7 @@ import { Labelled } from '@/ui/field';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
 import { Words } from '@/ui/text';
+import { CompanyFile } from './CompanyFile';
 import { CompanyPanel, OtherCompanies, StandIns } from './CompanyPanel';
 import { useTheme } from '@/ui/theme/theme';
 import { TickRow } from '@/ui/tickRow';
@@ -54,6 +55,7 @@ export function SettingsScreen() {
       <CsvStyleChoice />
       {company.data ? <CompanyPanel key={company.data.version} company={company.data} /> : null}
       <OtherCompanies />
+      {company.data ? <CompanyFile company={company.data} /> : null}
       {company.data ? <StandIns company={company.data} /> : null}
       <NoticeSwitch />
       <VoiceSwitch />
