@@ -12,6 +12,7 @@ const FILE = path.join(ROOT, 'THIRD-PARTY-NOTICES.md');
 const FONTS = [
   '@expo-google-fonts/atkinson-hyperlegible-next',
   '@expo-google-fonts/atkinson-hyperlegible-mono',
+  '@expo-google-fonts/noto-sans',
 ];
 
 /** "node_modules/@scope/name" and what is nested in it, of a path of a source. */

@@ -1,6 +1,4 @@
-/** Title, size of the pages in points, and the text of each page of a PDF. */
-export declare function readPdf(bytes: Uint8Array): Promise<{
-  readonly title: string;
-  readonly size: readonly number[];
-  readonly pages: readonly string[];
-}>;
+import type { ReadPdf } from '../server/src/testing/pdf';
+
+/** Reads a PDF as a viewer would. */
+export declare function readPdf(bytes: Uint8Array): Promise<ReadPdf>;
