@@ -7,7 +7,7 @@ export interface Listed {
   readonly name: string;
 }
 
-async function items<Row = Listed>(path: string): Promise<Row[]> {
+export async function items<Row = Listed>(path: string): Promise<Row[]> {
   const response = await fetch(`${address()}${path}`);
   return ((await response.json()) as { items: Row[] }).items;
 }

@@ -35,7 +35,7 @@ export function Button({
       disabled={disabled}
       aria-disabled={disabled ?? false}
       style={target}
-      className={`max-w-full flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
+      className={`max-w-full print:hidden flex-row items-center justify-center gap-2 rounded-xl border-2 px-4 py-2 ${box} ${disabled ? 'opacity-50' : ''} ${className}`}
       {...rest}
     >
       {Icon ? <Icon size={20} color={palette[text]} aria-hidden /> : null}
@@ -60,7 +60,7 @@ export function IconButton({
       role="button"
       aria-label={name}
       style={{ width: minHeight, height: minHeight }}
-      className={`items-center justify-center rounded-xl ${className}`}
+      className={`items-center justify-center rounded-xl print:hidden ${className}`}
       {...rest}
     >
       <Icon size={24} color={palette.ink} aria-hidden />

@@ -1,5 +1,6 @@
-import { useMemo, useState, type ReactElement } from 'react';
-import { FlatList, View } from 'react-native';
+import { Fragment, useMemo, useState, type ReactElement } from 'react';
+import { FlatList, ScrollView, View } from 'react-native';
+import { LIES_OPEN, usePrinting } from './printing';
 
 /**
  * A long list of rows of known height under a head of any height: only what is near the window is drawn. Where a row lies
@@ -37,6 +38,17 @@ export function LongList<Item>({
       return at;
     });
   }, [items, heightOf, headHeight]);
+  const printing = usePrinting();
+  // On paper there is no window.
+  if (printing)
+    return (
+      <ScrollView className={LIES_OPEN} contentContainerClassName={className}>
+        {head}
+        {items.map((item) => (
+          <Fragment key={keyOf(item)}>{renderItem(item)}</Fragment>
+        ))}
+      </ScrollView>
+    );
   return (
     <FlatList
       data={items}
@@ -49,6 +61,7 @@ export function LongList<Item>({
       windowSize={windows}
       contentContainerClassName={className}
       tabIndex={0}
+      className={LIES_OPEN}
       testID="long-list"
       ListHeaderComponent={
         head ? (

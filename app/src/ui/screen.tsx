@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { IconButton } from './button';
 import { InjuredButton } from './injured';
+import { LIES_OPEN } from './printing';
 import { Words } from './text';
 import { useTitle } from './title';
 
@@ -52,6 +53,7 @@ export function Screen({
       <Header {...header} />
       <ScrollView
         tabIndex={0}
+        className={LIES_OPEN}
         contentContainerClassName={`w-full gap-4 px-4 pb-10 ${broad ? 'max-w-[1080px]' : 'max-w-[760px]'}`}
       >
         {children}

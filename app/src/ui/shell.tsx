@@ -30,8 +30,8 @@ function Places({ wide }: { wide: boolean }) {
       aria-label="Main"
       className={
         wide
-          ? 'w-[104px] items-stretch gap-1 border-r border-rule bg-sheet px-2 py-4'
-          : 'flex-row border-t border-rule bg-sheet'
+          ? 'w-[104px] items-stretch gap-1 border-r border-rule bg-sheet px-2 py-4 print:hidden'
+          : 'flex-row border-t border-rule bg-sheet print:hidden'
       }
     >
       {PLACES.map(({ href, label, icon: Icon, under }) => {

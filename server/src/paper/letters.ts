@@ -26,7 +26,7 @@ function coverOf(file: string): Covers {
 }
 
 /** Breaks of lines, and what changes how another sign looks: no font needs a letter for them. */
-const NO_LETTER = /[\n\r\t\u200C\u200D\uFE0E\uFE0F]/u;
+const NO_LETTER: ReadonlySet<string> = new Set(['\n', '\r', '\t', '\u200C', '\u200D', '\uFE0E', '\uFE0F']);
 
 const isPlain = (text: string) => /^[\x20-\x7e]*$/.test(text);
 
@@ -39,7 +39,7 @@ export class Letters {
   fileFor(text: string, { file, instead }: FontFile): string {
     if (isPlain(text)) return file;
     const covers = coverOf(file);
-    const whole = [...text].every((sign) => NO_LETTER.test(sign) || covers(sign.codePointAt(0) ?? 0));
+    const whole = Array.from(text).every((sign) => NO_LETTER.has(sign) || covers(sign.codePointAt(0) ?? 0));
     return whole ? file : instead;
   }
 
@@ -47,11 +47,11 @@ export class Letters {
   settable(text: string, { file, instead }: FontFile): string {
     if (isPlain(text)) return text;
     const [first, second] = [coverOf(file), coverOf(instead)];
-    const signs = [...text];
-    if (signs.every((sign) => NO_LETTER.test(sign) || first(sign.codePointAt(0) ?? 0))) return text;
+    const signs = Array.from(text);
+    if (signs.every((sign) => NO_LETTER.has(sign) || first(sign.codePointAt(0) ?? 0))) return text;
     return signs
       .map((sign) => {
-        if (NO_LETTER.test(sign) || second(sign.codePointAt(0) ?? 0)) return sign;
+        if (NO_LETTER.has(sign) || second(sign.codePointAt(0) ?? 0)) return sign;
         this.missing = true;
         return MISSING;
       })

@@ -24,6 +24,7 @@ import { useOrders } from '@/features/buy';
 import { PlaceRows, usePlaceActions } from '@/features/place';
 import { JobFrame } from '@/features/frame';
 import { newSurface } from '@/features/surface';
+import { LIES_OPEN, OFF_PAPER, usePrinting } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';
 import { Sheet } from '@/ui/sheet';
@@ -152,7 +153,8 @@ function Places({
 }) {
   const mayPlan = useMay('plans');
   const [all, setAll] = useState(false);
-  const shown = all ? places : places.slice(0, FIRST_PLACES);
+  const printing = usePrinting();
+  const shown = all || printing ? places : places.slice(0, FIRST_PLACES);
   return (
     <View className="gap-2">
       {places.length > 0 ? (
@@ -184,8 +186,9 @@ function Totals({ totals, refused }: { totals: readonly CoatingTotal[]; refused:
   const { system } = useUnits();
   const wide = useWide();
   const [all, setAll] = useState(false);
+  const printing = usePrinting();
   if (totals.length === 0 && refused === 0) return null;
-  const shown = all || wide ? totals : totals.slice(0, FIRST);
+  const shown = all || wide || printing ? totals : totals.slice(0, FIRST);
   return (
     <View className="gap-1 rounded-2xl border border-rule bg-sheet p-4">
       <Words weight="semi" colour="ink2" heading={2}>
@@ -224,7 +227,7 @@ export function JobScreen({ jobId }: { jobId: string }) {
         <View className="min-h-0 flex-1">
           <Header title={loaded.job.name} above={loaded.job.place || 'Job'} backTo="/" />
           {wide ? (
-            <ScrollView tabIndex={0} contentContainerClassName="max-w-[760px]">
+            <ScrollView tabIndex={0} className={LIES_OPEN} contentContainerClassName="max-w-[760px]">
               <Overview {...loaded} />
             </ScrollView>
           ) : (
@@ -237,13 +240,22 @@ export function JobScreen({ jobId }: { jobId: string }) {
 }
 
 /** The list at the side of a job's screens, when wide. */
-export function JobSide({ jobId, currentId }: { jobId: string; currentId?: string | undefined }) {
+export function JobSide({
+  jobId,
+  currentId,
+  onPaper,
+}: {
+  jobId: string;
+  currentId?: string | undefined;
+  /** Whether it is printed with what stands beside it. */
+  onPaper: boolean;
+}) {
   const { job, surfaces, kit } = useJob(jobId);
   return (
     <View
       role="complementary"
       aria-label="Surfaces of this job"
-      className="w-[320px] border-r border-rule bg-sheet"
+      className={`w-[320px] border-r border-rule bg-sheet print:w-full print:border-r-0 ${onPaper ? '' : OFF_PAPER}`}
     >
       {job && surfaces && kit ? (
         <SurfaceList job={job} surfaces={surfaces} kit={kit} currentId={currentId} />

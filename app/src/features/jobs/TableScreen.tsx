@@ -16,6 +16,7 @@ import { Pressable, ScrollView, TextInput, View } from 'react-native';
 import { useChangeSurfaces, type SurfacePart } from '@/data/changeSurfaces';
 import { useMay } from '@/data/may';
 import { JobFrame, type LoadedJob } from '@/features/frame';
+import { LIES_OPEN } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { FieldError, TextField } from '@/ui/field';
@@ -208,7 +209,7 @@ export function SurfaceTable({ job, surfaces, kit }: LoadedJob) {
               );
             })}
           </View>
-          <ScrollView tabIndex={0} role="rowgroup" className="min-h-0 flex-1">
+          <ScrollView tabIndex={0} role="rowgroup" className={`min-h-0 flex-1 ${LIES_OPEN}`}>
             {rows.map((row) =>
               row.getIsGrouped() ? (
                 <View key={row.id} role="row" className="flex-row border-b border-rule bg-ground px-3 py-2">

@@ -94,8 +94,10 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
         className="w-full max-w-[760px] px-4 pb-10"
         head={
           <View className="gap-3 pb-2">
-            <TextField label="Find" value={text} onChange={setText} />
-            <View className="flex-row gap-2">
+            <View className="print:hidden">
+              <TextField label="Find" value={text} onChange={setText} />
+            </View>
+            <View className="flex-row gap-2 print:hidden">
               <View className="min-w-0 flex-1">
                 <Choice
                   label="Job"

@@ -17,6 +17,7 @@ import { useWriteTogether } from '@/data/writeDown';
 import { KeptTyped } from '@/features/frame';
 import { EntryRows, offsetAt } from '@/features/journal';
 import { AddPictures, pictureEntries, usePictures } from '@/features/pictures';
+import { LIES_OPEN } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
@@ -150,7 +151,11 @@ const Form = memo(function Form({
         above={placeWords({ job, surface })}
         backTo="/log"
       />
-      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6">
+      <ScrollView
+        tabIndex={0}
+        className={LIES_OPEN}
+        contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-6"
+      >
         <KeptTyped kept={form.kept} drop={form.drop} />
         {corrected && isReadable(corrected) ? (
           <View className="gap-1">

@@ -3,6 +3,7 @@ import { combFor, combReading, quantity, showText, type UnitSystem } from '@fine
 import { memo, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useWriteDown } from '@/data/writeDown';
+import { LIES_OPEN } from '@/ui/printing';
 import { Choice } from '@/ui/choice';
 import { EmptyState } from '@/ui/states';
 import { Header } from '@/ui/screen';
@@ -71,7 +72,11 @@ function Reading({ context }: { context: CaptureContext }) {
   return (
     <View className="min-h-0 flex-1">
       <Header title={KINDS.comb.name} above={placeWords({ job, surface })} backTo="/log" />
-      <ScrollView tabIndex={0} contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-24">
+      <ScrollView
+        tabIndex={0}
+        className={LIES_OPEN}
+        contentContainerClassName="w-full max-w-[760px] gap-4 px-4 pb-24"
+      >
         <CombAnswer context={context} payload={payload} />
         {said ? (
           <Words colour="danger" role="alert">

@@ -19,6 +19,7 @@ import { usePlaces } from '@/data/resources';
 import { useStandIns } from '@/data/standIns';
 import { surfacesOfPlace } from '@/data/takeoff';
 import { JobFrame } from '@/features/frame';
+import { LIES_OPEN } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { FieldError, TextField } from '@/ui/field';
 import { LengthEntry, LengthPad } from '@/ui/length';
@@ -200,12 +201,12 @@ function Stage({ wide, answer, inputs }: { wide: boolean; answer: ReactNode; inp
   if (wide) {
     return (
       <View className="min-h-0 flex-1 flex-row">
-        <ScrollView tabIndex={0} className="flex-1" contentContainerClassName="p-4 pb-10">
+        <ScrollView tabIndex={0} className={`flex-1 ${LIES_OPEN}`} contentContainerClassName="p-4 pb-10">
           {answer}
         </ScrollView>
         <ScrollView
           tabIndex={0}
-          className="max-w-[420px] flex-1 border-l border-rule"
+          className={`max-w-[420px] flex-1 border-l border-rule ${LIES_OPEN}`}
           contentContainerClassName="p-4 pb-10"
         >
           {inputs}
@@ -216,7 +217,7 @@ function Stage({ wide, answer, inputs }: { wide: boolean; answer: ReactNode; inp
   return (
     <ScrollView
       tabIndex={0}
-      className="flex-1"
+      className={`flex-1 ${LIES_OPEN}`}
       contentContainerClassName="mx-auto w-full max-w-[560px] gap-6 px-3 pb-10"
     >
       {answer}

@@ -30,6 +30,7 @@ import {
 } from '@/features/days';
 import { useSiteLog } from '@/data/record';
 import { RemindersPanel } from '@/features/reminders';
+import { LIES_OPEN } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { useOneTap } from '@/ui/oneTap';
@@ -193,7 +194,12 @@ export function Today({
   return (
     <View className="min-h-0 flex-1">
       <Header title={TITLE} above={job.name} />
-      <ScrollView ref={page} tabIndex={0} contentContainerClassName="w-full max-w-[1080px] gap-4 px-4 pb-6">
+      <ScrollView
+        ref={page}
+        tabIndex={0}
+        className={LIES_OPEN}
+        contentContainerClassName="w-full max-w-[1080px] gap-4 px-4 pb-6"
+      >
         {choice}
         {fields.crew.length > 1 ? (
           <Segmented

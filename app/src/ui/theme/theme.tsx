@@ -1,6 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import tokens from './tokens.json';
 import { usePreference } from '../preference';
+import { usePrinting } from '../printing';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
 export type Palette = typeof tokens.light;
@@ -42,7 +43,8 @@ const CHOICES: readonly ThemeChoice[] = ['system', 'light', 'dark'];
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const [choice, setChoice] = usePreference<ThemeChoice>('theme', 'system', CHOICES);
   const systemDark = useSystemDark();
-  const dark = choice === 'dark' || (choice === 'system' && systemDark);
+  const printing = usePrinting();
+  const dark = !printing && (choice === 'dark' || (choice === 'system' && systemDark));
   useEffect(() => {
     if (typeof document === 'undefined') return;
     document.documentElement.dataset['theme'] = dark ? 'dark' : 'light';

@@ -8,11 +8,12 @@ export default function JobLayout() {
   const { jobId } = useLocalSearchParams<{ jobId: string }>();
   const { surfaceId } = useGlobalSearchParams<{ surfaceId?: string }>();
   // A table of them is a list of its own.
-  const isTable = usePathname().endsWith('/table');
+  const path = usePathname();
+  const isTable = path.endsWith('/table');
   const wide = useWide() && !isTable;
   return (
     <View className="min-h-0 flex-1 flex-row">
-      {wide ? <JobSide jobId={jobId} currentId={surfaceId} /> : null}
+      {wide ? <JobSide jobId={jobId} currentId={surfaceId} onPaper={path === `/jobs/${jobId}`} /> : null}
       <View className="min-w-0 flex-1">
         <Slot />
       </View>
