@@ -29,6 +29,15 @@ const dateOf = (time: number): DateArray => {
   return [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours(), at.getUTCMinutes()];
 };
 
+/**
+ * When an alarm rings, counted from the start of its event so that it moves with it; at the start itself by the clock, since the
+ * package writes a duration of nothing as one that no program reads.
+ */
+function triggerOf(at: number, from: number) {
+  const minutes = Math.floor((at - wholeMinute(from)) / MINUTE);
+  return minutes === 0 ? wholeMinute(from) : { minutes: Math.abs(minutes), before: minutes < 0 };
+}
+
 function attributesOf(event: CalendarEvent, name: string, now: number): EventAttributes {
   const { alarm, free } = event;
   const attributes = {
@@ -57,10 +66,7 @@ function attributesOf(event: CalendarEvent, name: string, now: number): EventAtt
             {
               action: 'display',
               description: alarm.words,
-              trigger: {
-                minutes: Math.max(0, Math.floor((alarm.at - wholeMinute(event.from)) / MINUTE)),
-                before: false,
-              },
+              trigger: triggerOf(alarm.at, event.from),
             },
           ],
         }
