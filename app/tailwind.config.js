@@ -35,7 +35,17 @@ module.exports = {
     extend: {},
   },
   plugins: [
-    ({ addBase }) =>
-      addBase({ ':root': variables(tokens.light), '[data-theme="dark"]': variables(tokens.dark) }),
+    ({ addBase, addVariant }) => {
+      const { light, dark, moreContrast } = tokens;
+      addBase({ ':root': variables(light), '[data-theme="dark"]': variables(dark) });
+      addBase({
+        '@media (prefers-contrast: more)': {
+          ':root': variables(moreContrast.light),
+          '[data-theme="dark"]': variables(moreContrast.dark),
+        },
+      });
+      // A window that is low, as at 400 % or with the phone across: what stands above and below takes less of it.
+      addVariant('low', '@media (max-height: 420px)');
+    },
   ],
 };

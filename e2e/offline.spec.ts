@@ -1,5 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { keeps } from './device';
@@ -266,4 +267,42 @@ test('it can be installed, and a new version waits until somebody says so', asyn
   await expect(strip(page)).toHaveText([]);
   await expect(page.getByRole('link', { name: /Tern Boathouse/ })).toBeVisible();
   proxy.close();
+});
+
+test('a file that another application shares is shown first: a job, or what belongs into one', async ({
+  page,
+}) => {
+  await page.goto(`${instance.address}/`);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  // As a device does it (Web Share Target): a form that is sent to the address of the manifest.
+  const share = (name: string, type: string, text: string) =>
+    page.evaluate(
+      (file) => {
+        const form = document.createElement('form');
+        Object.assign(form, { method: 'post', enctype: 'multipart/form-data', action: '/open' });
+        const input = document.createElement('input');
+        Object.assign(input, { type: 'file', name: 'file' });
+        const chosen = new DataTransfer();
+        chosen.items.add(new File([file.text], file.name, { type: file.type }));
+        input.files = chosen.files;
+        form.append(input);
+        document.body.append(form);
+        form.submit();
+      },
+      { name, type, text },
+    );
+  const job = readFileSync(new URL('../demo/kiln-house.job.json', import.meta.url), 'utf8');
+  await share('Kiln Häuser – 1.job.json', 'application/json', job);
+  await expect(page).toHaveURL(/\/open$/);
+  await expect(page.getByTestId('file-preview')).toContainText('Kiln House, ground floor');
+  // It is shown once.
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Choose a file' })).toBeVisible();
+  await expect(page.getByTestId('file-preview')).toHaveCount(0);
+
+  await share('walls.csv', 'text/csv', 'Surface,Width (m),Height (m)\r\nShared wall,4,2.5\r\n');
+  const which = page.getByTestId('which-job');
+  await expect(which).toContainText('walls.csv is no whole job');
+  await which.getByRole('button', { name: /Kiln House/ }).click();
+  await expect(page.getByTestId('file-preview')).toContainText('walls.csv: 1 surface, 1 new.');
 });

@@ -382,9 +382,12 @@ test('a job file that is opened with the installed application is shown first', 
   const manifest = (await (await fetch(`${address()}/manifest.webmanifest`)).json()) as {
     icons: { src: string; sizes: string; type: string }[];
     file_handlers: { action: string }[];
+    screenshots: { src: string; sizes: string; type: string }[];
   };
   expect(manifest.file_handlers[0]?.action).toBe('/open');
-  for (const { src, sizes, type } of manifest.icons.filter((icon) => icon.type === 'image/png')) {
+  const icons = manifest.icons.filter((icon) => icon.type === 'image/png');
+  expect(manifest.screenshots.length).toBeGreaterThan(1);
+  for (const { src, sizes, type } of [...icons, ...manifest.screenshots]) {
     const picture = await fetch(`${address()}${src}`);
     expect([src, picture.headers.get('content-type')]).toEqual([src, type]);
     // Width and height stand at 16 and 20 of a PNG (ISO/IEC 15948, 11.2.2).
@@ -405,6 +408,8 @@ test('plan and walls go out as drawings that a browser shows by themselves', asy
       root: document.documentElement.nodeName,
       errors: document.querySelectorAll('parsererror').length,
       titles: [...document.querySelectorAll('title')].map(({ textContent }) => textContent),
+      said: [...document.querySelectorAll('desc')].map(({ textContent }) => textContent ?? ''),
+      fonts: [...document.querySelectorAll('text')].map((text) => text.getAttribute('font-family') ?? ''),
       sizes: [...document.querySelectorAll('path')].map((path) => path.getBoundingClientRect().width),
     }));
     await alone.close();
@@ -413,6 +418,11 @@ test('plan and walls go out as drawings that a browser shows by themselves', asy
   const plan = await drawing('Plan as SVG');
   expect([plan.name, plan.root, plan.errors]).toEqual(['store.svg', 'svg', 0]);
   expect(Math.max(...plan.sizes)).toBeGreaterThan(50);
+  expect(plan.titles[0]).toMatch(/^Plan to scale: 4 walls, floor [\d.]+ m²$/);
+  // What is written on it is said, and set in a font that every program has where ours is not.
+  expect(plan.said[0]).toMatch(/^Drawn to scale\. Written on it: .*\d.* m/);
+  expect(plan.fonts.length).toBeGreaterThan(0);
+  for (const font of plan.fonts) expect(font).toMatch(/, (sans-serif|monospace)$/);
   const walls = await drawing('Walls as SVG');
   expect([walls.name, walls.errors]).toEqual(['store-walls.svg', 0]);
   expect(walls.titles).toEqual([1, 2, 3, 4].map((wall) => `Wall ${wall} to scale`));

@@ -42,7 +42,7 @@ const seconds = (from) => `${Math.round((Date.now() - from) / 1000)} s`;
 const CHECKS = [
   ['Types', 'typecheck'],
   ['Lint and the direction of imports', 'lint'],
-  ['The API document, by two linters', 'lint:api'],
+  ['The API document, by two linters and a client', 'lint:api'],
   ['Formatting', 'format:check'],
 ];
 

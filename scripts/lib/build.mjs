@@ -1,5 +1,13 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
@@ -109,6 +117,11 @@ async function buildApp() {
   );
   if (code !== 0)
     stop(`The application could not be built: ${output.trim().split('\n').slice(-12).join('\n')}`);
+  for (const { src } of JSON.parse(readFileSync(path.join(dist, 'manifest.webmanifest'), 'utf8'))
+    .screenshots) {
+    mkdirSync(path.join(dist, path.dirname(src)), { recursive: true });
+    copyFileSync(path.join(ROOT, 'docs', src), path.join(dist, src));
+  }
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
@@ -120,6 +133,8 @@ async function buildApp() {
     // A new version waits until somebody says so: app/public/start.js.
     skipWaiting: false,
     clientsClaim: true,
+    // Takes what other applications share.
+    importScripts: ['/shared.js'],
     inlineWorkboxRuntime: true,
     sourcemap: false,
     mode: 'production',

@@ -13,7 +13,7 @@ export function InjuredButton({ onPress }: { onPress?: () => void }) {
         role="link"
         onPress={onPress}
         aria-label="Injured: emergency card"
-        className="min-h-[56px] print:hidden flex-row items-center justify-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3 max-[260px]:flex-col max-[260px]:gap-0 max-[260px]:px-1"
+        className="min-h-[56px] low:min-h-[44px] print:hidden flex-row items-center justify-center gap-2 rounded-xl border-2 border-ink bg-sheet px-3 max-[260px]:flex-col max-[260px]:gap-0 max-[260px]:px-1"
       >
         <Plus size={20} strokeWidth={3} color={palette.ink} aria-hidden />
         <Words weight="bold">Injured</Words>

@@ -21,7 +21,7 @@ export function Header({ title, above, backTo }: HeaderProps) {
   useTitle(above ? `${title} · ${above}` : title);
   return (
     <View
-      className={`flex-row items-center justify-between gap-2 py-2 pr-4 max-[260px]:flex-wrap max-[260px]:gap-y-0 ${backTo === undefined ? 'pl-4' : 'pl-2'}`}
+      className={`flex-row items-center justify-between gap-2 py-2 pr-4 low:py-0 max-[260px]:flex-wrap max-[260px]:gap-y-0 ${backTo === undefined ? 'pl-4' : 'pl-2'}`}
     >
       {backTo === undefined ? null : (
         <IconButton icon={ChevronLeft} name="Back" onPress={() => router.navigate(backTo)} />
@@ -29,11 +29,11 @@ export function Header({ title, above, backTo }: HeaderProps) {
       {/* Where everything is twice as large the title has a line of its own. */}
       <View className="min-w-0 flex-1 max-[260px]:order-last max-[260px]:basis-full max-[260px]:px-2">
         {above ? (
-          <Words size={14} colour="ink2" numberOfLines={2}>
+          <Words size={14} colour="ink2" numberOfLines={2} className="low:hidden">
             {above}
           </Words>
         ) : null}
-        <Words size={22} weight="bold" heading={1} numberOfLines={2}>
+        <Words size={22} weight="bold" heading={1} numberOfLines={2} className="low:text-16">
           {title}
         </Words>
       </View>

@@ -41,10 +41,15 @@ function Places({ wide }: { wide: boolean }) {
             <Pressable
               role="link"
               aria-current={here ? 'page' : undefined}
-              className={`min-h-[64px] items-center justify-center gap-1 ${wide ? 'rounded-xl' : 'flex-1'} ${here && wide ? 'bg-identity-tint' : ''}`}
+              className={`min-h-[64px] low:min-h-[44px] items-center justify-center gap-1 ${wide ? 'rounded-xl' : 'flex-1'} ${here && wide ? 'bg-identity-tint' : ''}`}
             >
               <Icon size={24} color={here ? palette.identity : palette.ink2} aria-hidden />
-              <Words size={14} weight={here ? 'bold' : 'regular'} colour={here ? 'identity' : 'ink2'}>
+              <Words
+                size={14}
+                weight={here ? 'bold' : 'regular'}
+                colour={here ? 'identity' : 'ink2'}
+                className={wide ? '' : 'low:sr-only'}
+              >
                 {label}
               </Words>
             </Pressable>

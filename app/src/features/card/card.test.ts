@@ -40,6 +40,17 @@ describe('the card as a drawing', () => {
     expect(texts(cardSheet(card, say(), 'us')).join(' ')).toMatch(/mil/);
   });
 
+  it('is named, and said in words for those who do not see it', () => {
+    const svg = cardSheet(card, say({ surface: 'Wall <1>' }), 'metric');
+    const { svg: parsed } = new XMLParser({ ignoreAttributes: false }).parse(svg) as {
+      svg: { readonly title: string; readonly desc: string; readonly '@_role': string };
+    };
+    expect(parsed['@_role']).toBe('img');
+    expect(parsed.title).toBe(`Set-up card: Wall <1>, tip ${card.tip.code}`);
+    for (const part of ['Tern Boathouse', 'Wall matt', 'Wet film: ', ' bar', 'Wear: Respirator'])
+      expect(parsed.desc).toContain(part);
+  });
+
   it('puts what was dialled in before the range, and says on what it stands', () => {
     const { tip } = card.tip.candidate;
     const found = { tip, gun: of(130, 'bar'), pump: of(170, 'bar'), at: 0, sure: true, sameLine: true };

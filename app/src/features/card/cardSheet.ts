@@ -145,5 +145,13 @@ export function cardSheet(card: SetupCard, say: SheetWords, system: UnitSystem):
     words(INJECTION, 30, 565, { size: 15, bold: true }),
     words(say.precedence, 30, 583, { size: 14 }),
   ];
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${SHEET.width}" height="${SHEET.height}" viewBox="0 0 ${SHEET.width} ${SHEET.height}" font-family="sans-serif" fill="#000"><rect width="${SHEET.width}" height="${SHEET.height}" fill="#fff"/>${body.join('')}</svg>`;
+  const title = `Set-up card: ${say.surface}, tip ${card.tip.code}`;
+  const said = [
+    ...[say.job, say.coating].filter(Boolean),
+    `${strokeText(card, system)} in ${seconds}`,
+    ...cells.map(([label, [big]]) => `${label}: ${big}`),
+    `Wear: ${wearLine(card.protection)}`,
+  ];
+  const named = `<title>${escaped(title)}</title><desc>${escaped(`${said.join('. ')}.`)}</desc>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" role="img" width="${SHEET.width}" height="${SHEET.height}" viewBox="0 0 ${SHEET.width} ${SHEET.height}" font-family="sans-serif" fill="#000">${named}<rect width="${SHEET.width}" height="${SHEET.height}" fill="#fff"/>${body.join('')}</svg>`;
 }

@@ -3,10 +3,10 @@ import { jobFileOf, takeoffSheet, writeJob, type TakeoffSurface } from '@fine-sp
 import { counted, measure, showText } from '@fine-spray/core';
 import Download from 'lucide-react-native/icons/download';
 import Upload from 'lucide-react-native/icons/upload';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
-import { fileName, saveFile } from '@/data/deviceFiles';
+import { fileName, saveFile, type ChosenFile } from '@/data/deviceFiles';
 import { newId } from '@/data/newId';
 import { contentOf, deletion, useBatch, usePlaces } from '@/data/resources';
 import { Papers } from '@/features/paper';
@@ -14,11 +14,13 @@ import { JobFrame, type LoadedJob } from '@/features/frame';
 import { CsvStyleChoice, TableOut } from '@/features/tables';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
+import { useStable } from '@/ui/stable';
 import { Skeleton } from '@/ui/states';
 import { TickRow } from '@/ui/tickRow';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
+import { sentToJob } from './forJob';
 import { Issues } from './Issues';
 import { Reading } from './Reading';
 import { useFileReader } from './useFileReader';
@@ -53,11 +55,19 @@ export function FilesScreen({ jobId }: { jobId: string }) {
 
 function Files({ job, surfaces, kit }: LoadedJob) {
   const { data: places } = usePlaces(job.id);
-  const { chosen, choose, drop } = useFileReader('surfaces');
+  const { chosen, read, choose, drop } = useFileReader('surfaces');
+  const take = useStable((file: ChosenFile) =>
+    read({ ...file, kit, placeIds: (places ?? []).map(({ id }) => id) }),
+  );
+  const ready = places !== undefined;
+  useEffect(() => {
+    const sent = ready ? sentToJob() : undefined;
+    if (sent) take(sent);
+  }, [ready, take]);
   const toast = useToast();
   const send = useBatch();
 
-  async function take(found: readonly TakeoffSurface[]) {
+  async function takeIn(found: readonly TakeoffSurface[]) {
     const last = Math.max(0, ...surfaces.map(({ position }) => position));
     const known = new Map(surfaces.map((surface) => [surface.id, surface]));
     const writes = found.map(({ id, fields }): BatchWrite => {
@@ -124,7 +134,7 @@ function Files({ job, surfaces, kit }: LoadedJob) {
               notes={chosen.result.notes}
               known={new Set(surfaces.map(({ id }) => id))}
               measured={new Set(surfaces.flatMap(({ id, placeId }) => (placeId === null ? [] : [id])))}
-              onTake={take}
+              onTake={takeIn}
               onDrop={drop}
             />
           ) : (

@@ -6,14 +6,16 @@ import Upload from 'lucide-react-native/icons/upload';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import type { ChosenFile } from '@/data/deviceFiles';
 import { useKit } from '@/data/kit';
 import { newId } from '@/data/newId';
-import { useBatch } from '@/data/resources';
+import { useBatch, useList } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
+import { isWholeJob, sendToJob } from './forJob';
 import { Issues } from './Issues';
 import { Reading } from './Reading';
 import { useOpenedWith } from './useOpenedWith';
@@ -39,7 +41,11 @@ export function OpenJobScreen() {
 
 function Opening({ kit }: { kit: Kit }) {
   const { chosen, choose, read, drop } = useFileReader('job');
-  useOpenedWith((file) => read({ ...file, kit }));
+  const [ofAJob, setOfAJob] = useState<ChosenFile>();
+  useOpenedWith((file) => {
+    setOfAJob(isWholeJob(file) ? undefined : file);
+    if (isWholeJob(file)) read({ ...file, kit });
+  });
   const [busy, setBusy] = useState(false);
   const router = useRouter();
   const toast = useToast();
@@ -79,6 +85,7 @@ function Opening({ kit }: { kit: Kit }) {
         className="self-start"
         onPress={() => void choose('.json,application/json', { kit })}
       />
+      {ofAJob ? <WhichJob file={ofAJob} /> : null}
       {chosen && !chosen.result ? <Reading name={chosen.name} onCancel={drop} /> : null}
       {chosen?.result?.ok === false ? <Issues name={chosen.name} issues={chosen.result.issues} /> : null}
       {found ? (
@@ -94,6 +101,36 @@ function Opening({ kit }: { kit: Kit }) {
           ))}
           <Button label="Take it in" kind="primary" disabled={busy} onPress={() => void take(found.value)} />
         </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** The jobs a take-off or a building model may be for, those that are not finished first. */
+function WhichJob({ file }: { file: ChosenFile }) {
+  const router = useRouter();
+  const { data: jobs = [] } = useList('jobs');
+  const inOrder = [...jobs].sort((a, b) => Number(a.status === 'finished') - Number(b.status === 'finished'));
+  return (
+    <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4" testID="which-job">
+      <Words weight="bold" size={18} heading={2}>
+        Which job is it for?
+      </Words>
+      <Words>
+        {`${file.name} is no whole job: a take-off or a building model goes into one. What it says is shown first there.`}
+      </Words>
+      {inOrder.map(({ id, name }) => (
+        <Button
+          key={id}
+          label={name}
+          onPress={() => {
+            sendToJob(file);
+            router.navigate(`/jobs/${id}/files`);
+          }}
+        />
+      ))}
+      {jobs.length === 0 ? (
+        <Words>There is no job yet. Make one first, then open the file there.</Words>
       ) : null}
     </View>
   );

@@ -2,13 +2,44 @@ const NAME_SPACE = 'http://www.w3.org/2000/svg';
 /** Between drawings in one file, px. */
 const APART = 16;
 
-/** A drawing as it may stand in a file: named for those who do not see it, without what only takes the thumb. */
+/** What our fonts are called outside of the application, and what stands in for them where they are not there. */
+const FONTS: Readonly<Record<string, readonly [family: string, weight: string]>> = {
+  Next400: ["'Atkinson Hyperlegible Next', sans-serif", '400'],
+  Next600: ["'Atkinson Hyperlegible Next', sans-serif", '600'],
+  Next700: ["'Atkinson Hyperlegible Next', sans-serif", '700'],
+  Mono500: ["'Atkinson Hyperlegible Mono', monospace", '500'],
+  Mono700: ["'Atkinson Hyperlegible Mono', monospace", '700'],
+};
+
+/** Sets texts in fonts that other programs have. */
+function withFonts(copy: SVGElement): void {
+  for (const text of copy.querySelectorAll('[font-family]')) {
+    const [family, weight] = FONTS[text.getAttribute('font-family') ?? ''] ?? ['sans-serif', '400'];
+    text.setAttribute('font-family', family);
+    text.setAttribute('font-weight', weight);
+  }
+}
+
+/** Names a drawing for those who do not see it, and says what is written on it. */
+function said(copy: SVGElement, name: string | null): void {
+  const written = [...copy.querySelectorAll('text')].map(({ textContent }) => textContent.trim());
+  const parts = { title: name, desc: `Drawn to scale. Written on it: ${written.join('; ') || 'nothing'}.` };
+  const elements = Object.entries(parts).map(([kind, text]) => {
+    const element = document.createElementNS(NAME_SPACE, kind);
+    element.textContent = text;
+    return element;
+  });
+  copy.prepend(...elements);
+  copy.setAttribute('role', 'img');
+}
+
+/** A drawing as it may stand in a file: with its name, without what only takes the thumb. */
 function copyOf(drawn: SVGElement): SVGElement {
   const copy = drawn.cloneNode(true) as SVGElement;
   for (const unseen of copy.querySelectorAll('[stroke="transparent"]')) unseen.remove();
-  const title = document.createElementNS(NAME_SPACE, 'title');
-  title.textContent = drawn.getAttribute('aria-label');
-  copy.prepend(title);
+  withFonts(copy);
+  // A drawing is named itself, or by what it stands in.
+  said(copy, drawn.closest('[aria-label]')?.getAttribute('aria-label') ?? null);
   return copy;
 }
 

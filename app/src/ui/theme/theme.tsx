@@ -21,28 +21,33 @@ const ThemeContext = createContext<Theme>({
   setChoice: () => undefined,
 });
 
-const DARK_QUERY = '(prefers-color-scheme: dark)';
-const media = () =>
-  typeof window !== 'undefined' && 'matchMedia' in window ? window.matchMedia(DARK_QUERY) : undefined;
+const media = (query: string) =>
+  typeof window !== 'undefined' && 'matchMedia' in window ? window.matchMedia(query) : undefined;
 
-function useSystemDark(): boolean {
-  const [dark, setDark] = useState(() => media()?.matches ?? false);
+/** Whether the device asks for something. */
+function useAsked(query: string): boolean {
+  const [asked, setAsked] = useState(() => media(query)?.matches ?? false);
   useEffect(() => {
-    const query = media();
-    if (!query) return undefined;
-    const follow = () => setDark(query.matches);
-    query.addEventListener('change', follow);
-    return () => query.removeEventListener('change', follow);
-  }, []);
-  return dark;
+    const list = media(query);
+    if (!list) return undefined;
+    const follow = () => setAsked(list.matches);
+    list.addEventListener('change', follow);
+    return () => list.removeEventListener('change', follow);
+  }, [query]);
+  return asked;
 }
+
+/** The colours of a theme, stronger where the device asks for more contrast. */
+const paletteOf = (theme: 'light' | 'dark', more: boolean): Palette =>
+  more ? { ...tokens[theme], ...tokens.moreContrast[theme] } : tokens[theme];
 
 const CHOICES: readonly ThemeChoice[] = ['system', 'light', 'dark'];
 
 /** Light, dark or as the device says; remembered on the device. */
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const [choice, setChoice] = usePreference<ThemeChoice>('theme', 'system', CHOICES);
-  const systemDark = useSystemDark();
+  const systemDark = useAsked('(prefers-color-scheme: dark)');
+  const more = useAsked('(prefers-contrast: more)');
   const printing = usePrinting();
   const dark = !printing && (choice === 'dark' || (choice === 'system' && systemDark));
   useEffect(() => {
@@ -52,8 +57,8 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
     document.body.style.backgroundColor = (dark ? tokens.dark : tokens.light).ground;
   }, [dark]);
   const theme = useMemo(
-    () => ({ choice, dark, palette: dark ? tokens.dark : tokens.light, setChoice }),
-    [choice, dark, setChoice],
+    () => ({ choice, dark, palette: paletteOf(dark ? 'dark' : 'light', more), setChoice }),
+    [choice, dark, more, setChoice],
   );
   return <ThemeContext.Provider value={theme}>{children}</ThemeContext.Provider>;
 }
