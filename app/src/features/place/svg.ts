@@ -13,8 +13,10 @@ const FONTS: Readonly<Record<string, readonly [family: string, weight: string]>>
 
 /** Sets texts in fonts that other programs have. */
 function withFonts(copy: SVGElement): void {
-  for (const text of copy.querySelectorAll('[font-family]')) {
-    const [family, weight] = FONTS[text.getAttribute('font-family') ?? ''] ?? ['sans-serif', '400'];
+  for (const text of copy.querySelectorAll<SVGTextElement>('text')) {
+    const ours = text.style.fontFamily || text.getAttribute('font-family') || '';
+    const [family, weight] = FONTS[ours.replace(/["']/g, '')] ?? ['sans-serif', '400'];
+    text.style.removeProperty('font-family');
     text.setAttribute('font-family', family);
     text.setAttribute('font-weight', weight);
   }

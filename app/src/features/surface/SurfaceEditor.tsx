@@ -16,10 +16,11 @@ import { FilmSheet } from '@/features/film';
 import { AnswerStrip, WhySheet, type CardPart } from '@/features/setup';
 import { ToolBar, type ToolsUnder } from '@/features/site';
 import { FieldError } from '@/ui/field';
+import { LIES_OPEN } from '@/ui/printing';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
 import { useUnits } from '@/ui/units';
-import { useWide } from '@/ui/wide';
+import { useLow, useWide } from '@/ui/wide';
 import { SetupAnswer } from './SetupAnswer';
 import { MachinePart, type LineChange } from './MachinePart';
 import { QUESTIONS, Questions, saidOf, type Question } from './Questions';
@@ -267,22 +268,24 @@ interface Parts {
 
 /** Wide: answer and questions beside each other, each scrolling by itself. */
 function SideBySide({ refused, chips, panel, answer, tools, sheet }: Parts) {
+  const low = useLow();
   return (
     <View className="min-h-0 flex-1 flex-row">
       <View className="min-h-0 flex-1">
         <ScrollView
           tabIndex={0}
-          className="flex-1"
+          className={`flex-1 ${LIES_OPEN}`}
           contentContainerClassName="mx-auto w-full max-w-[520px] gap-3 p-4 pb-10"
         >
           {refused}
           {answer}
+          {low ? tools : null}
         </ScrollView>
-        {tools}
+        {low ? null : tools}
       </View>
       <ScrollView
         tabIndex={0}
-        className="max-w-[420px] flex-1 border-l border-rule"
+        className={`max-w-[420px] flex-1 border-l border-rule ${LIES_OPEN}`}
         contentContainerClassName="gap-5 p-4 pb-10"
       >
         {chips}
@@ -316,6 +319,8 @@ function Stacked({
   readonly onBack: () => void;
 }) {
   const [away, setAway] = useState(false);
+  // A low window is for the card: tools stand at its end, and nothing over it.
+  const low = useLow();
   const scroller = useRef<ScrollView>(null);
   const toTop = () => scroller.current?.scrollTo({ y: 0, animated: false });
   useEffect(() => {
@@ -326,7 +331,7 @@ function Stacked({
       <ScrollView
         ref={scroller}
         tabIndex={0}
-        className="flex-1"
+        className={`flex-1 ${LIES_OPEN}`}
         contentContainerClassName="mx-auto w-full max-w-[560px] gap-3 px-3 pb-10"
         scrollEventThrottle={100}
         onScroll={({ nativeEvent }) => setAway(nativeEvent.contentOffset.y > CARD_GONE)}
@@ -336,14 +341,15 @@ function Stacked({
         {panel}
         {question ? refused : null}
         {answer}
+        {low && !question ? tools : null}
       </ScrollView>
-      {question || away
+      {(question || away) && !low
         ? strip(() => {
             onBack();
             toTop();
           })
         : null}
-      {question ? null : tools}
+      {question || low ? null : tools}
       {sheet}
     </View>
   );
