@@ -36,12 +36,15 @@
   navigator.serviceWorker.addEventListener('controllerchange', function () {
     if (window.fineSprayUpdate) window.location.reload();
   });
+  // What it fetches to be there without a server must not hold up the first picture.
   window.addEventListener('load', function () {
-    navigator.serviceWorker
-      .register('/sw.js')
-      .then(watch)
-      .catch(function () {
-        // Without it the application works as long as the server answers.
-      });
+    setTimeout(function () {
+      navigator.serviceWorker
+        .register('/sw.js')
+        .then(watch)
+        .catch(function () {
+          // Without it the application works as long as the server answers.
+        });
+    }, 3000);
   });
 })();
