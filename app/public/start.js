@@ -9,7 +9,6 @@
   var system = window.matchMedia && window.matchMedia('(prefers-color-scheme: dark)').matches;
   var dark = choice === 'dark' || (choice !== 'light' && system);
   document.documentElement.dataset.theme = dark ? 'dark' : 'light';
-  if (dark) document.documentElement.style.backgroundColor = '#141619';
   if (!('serviceWorker' in navigator)) return;
 
   // A new version is fetched beside the one in use, and waits until somebody says so: data/update.ts.
