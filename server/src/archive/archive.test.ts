@@ -109,6 +109,24 @@ describe('a company as one file', () => {
     expect((await server.call('GET', '/api/companies')).body).toEqual(companies.body);
   });
 
+  it('is taken in while others write, and by two at once only under two names', async () => {
+    const bytes = await archive();
+    const name = `Twice ${randomUUID()}`;
+    const { items: hoses = [] } = (await server.call('GET', '/api/hoses')).body;
+    const { createdAt: _made, updatedAt: _changed, id, ...hose } = hoses[0] ?? {};
+    const writes = Promise.all(
+      ['one', 'two', 'three'].map((note) =>
+        server.call('PUT', `/api/hoses/${randomUUID()}`, { ...hose, name: note, version: 0 }),
+      ),
+    );
+    const both = await Promise.all([send(bytes, name), send(bytes, name)]);
+    expect(id).toBeDefined();
+    expect((await writes).map(({ status }) => status)).toEqual([200, 200, 200]);
+    expect(both.map(({ status }) => status).sort()).toEqual([200, 422]);
+    const { items = [] } = (await server.call('GET', '/api/companies')).body;
+    expect(items.filter((one) => one['name'] === name)).toHaveLength(1);
+  });
+
   it.each<[string, RegExp, (bytes: Uint8Array) => Uint8Array]>([
     ['what is no ZIP', /no ZIP file/, () => strToU8('a company')],
     ['one cut off', /no ZIP file, or only a part/, (bytes) => bytes.slice(0, bytes.length / 2)],

@@ -44,7 +44,7 @@ function named(name: string, id: string): string {
       .replace(/^-+|-+$/g, '')
       .slice(0, 60)
       .toLowerCase() || 'job'
-  }-${id.slice(-8)}`;
+  }-${id.slice(-12)}`;
 }
 
 async function everything(

@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Database } from '../db/database';
 import { SEEN_AS, seeing } from '../db/database';
-import { ProblemError } from '../http/problems';
 import { importJob, importKit, importLog, importRows } from '../files/importFiles';
-import { companyNamed } from '../people/addCompany';
+import { refuseTaken } from '../people/companyNames';
 import type { Unpacked } from './unpack';
 
 /** A company that was taken in. */
@@ -24,12 +23,8 @@ export async function takeIn(
   as?: string,
 ): Promise<TakenIn> {
   const company = as ?? kit.company.name;
-  await trx.raw('lock table company in exclusive mode');
-  if (await companyNamed(trx, company)) {
-    const message = `There is a company called ${company} already. Give this one another name.`;
-    throw new ProblemError('bad-body', message, [{ field: 'as', message, code: 'taken' }]);
-  }
   const companyId = randomUUID();
+  await refuseTaken(trx, company, 'as', companyId);
   await seeing(trx, companyId);
   await importKit(trx, { ...kit, company: { ...kit.company, id: companyId, name: company } });
   for (const job of jobs) await importJob(trx, companyId, job);
@@ -42,6 +37,9 @@ export async function takeIn(
   await importRows(trx, companyId, 'schedules', schedules);
   for (const [id, content] of pictures)
     await trx('picture').insert({ id, companyId, content: Buffer.from(content) });
+  // Locked only now: others write meanwhile. Somebody may have taken the name.
   await seeing(trx, SEEN_AS['the door']);
+  await trx.raw('lock table company in exclusive mode');
+  await refuseTaken(trx, company, 'as', companyId);
   return { companyId, company };
 }

@@ -1,6 +1,7 @@
 import { CODE_LASTS } from '@fine-spray/contract';
 import { migrate, openDatabase, type Database } from '../db/database';
 import { ProblemError } from '../http/problems';
+import { companyNamed, refuseTaken } from './companyNames';
 import { makeInvitation } from './invitations';
 import { makeCompany, type Somebody } from './makeCompany';
 
@@ -35,8 +36,7 @@ export async function within<Result>(
 export function addCompany(databaseUrl: string, company: string, owner: string): Promise<WayIn> {
   return within(databaseUrl, async (trx) => {
     await trx.raw('lock table company in exclusive mode');
-    if (await companyNamed(trx, company))
-      throw new ProblemError('bad-body', `There is a company called ${company} already.`);
+    await refuseTaken(trx, company, 'company');
     const initials = owner
       .split(/\s+/)
       .map((word) => word.slice(0, 1).toUpperCase())
@@ -66,12 +66,3 @@ export function inviteOwner(databaseUrl: string, company: string): Promise<WayIn
     return { company: found.name, owner: owner.name, code, lasts: CODE_LASTS };
   });
 }
-
-/** A company by its name, however that is written. */
-export const companyNamed = (
-  db: Database,
-  company: string,
-): Promise<{ id: string; name: string } | undefined> =>
-  db('company')
-    .whereRaw('lower(name) = lower(?)', [company])
-    .first<{ id: string; name: string } | undefined>('id', 'name');

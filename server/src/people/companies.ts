@@ -4,6 +4,7 @@ import { repeated } from '../db/writing';
 import { expressPath, idOf } from '../http/parameters';
 import { ProblemError } from '../http/problems';
 import { actorOf, allow, maybeActor } from './actor';
+import { refuseTaken } from './companyNames';
 import type { PeopleOptions } from './letIn';
 import { makeCompany } from './makeCompany';
 import { meOf, type Answering } from './who';
@@ -64,10 +65,7 @@ export function companyRoutes({ db, signIn }: PeopleOptions, answering: Answerin
     const { company, name, initials } = postCompanies.body.parse(request.body);
     const made = await repeated(db, async (trx) => {
       await trx.raw('lock table company in exclusive mode');
-      if (await trx('company').whereRaw('lower(name) = lower(?)', [company]).first('id'))
-        throw new ProblemError('bad-body', `There is a company called ${company} already.`, [
-          { field: 'company', message: `There is a company called ${company} already.`, code: 'taken' },
-        ]);
+      await refuseTaken(trx, company, 'company');
       const somebody = await makeCompany(trx, company, { name, initials });
       await answering.choose(trx, somebody.companyId);
       return somebody;
