@@ -1,6 +1,6 @@
 import { ensureBuilt } from './lib/build.mjs';
 import { firstPicture } from './lib/firstPicture.mjs';
-import { readByOthers, sheetsChecked } from './lib/openFormats.mjs';
+import { readByOthers, sheetsChecked, tablesThroughSpreadsheet } from './lib/openFormats.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { main, say } from './lib/say.mjs';
 import { withApplication, withHome } from './lib/started.mjs';
@@ -12,10 +12,10 @@ await main(async () => {
   await ensureChromium();
   await ensureBuilt();
   say('Reading what we write with the programs of others …');
-  const read = await readByOthers();
+  const read = [await readByOthers(), await tablesThroughSpreadsheet()];
   say('Starting the application with the demo …');
   const right = await withHome((home) =>
     withApplication(home, async ({ address }) => [await sheetsChecked(address), await firstPicture(address)]),
   );
-  process.exitCode = read && right.every(Boolean) ? 0 : 1;
+  process.exitCode = [...read, ...right].every(Boolean) ? 0 : 1;
 });

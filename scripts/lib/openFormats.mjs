@@ -1,7 +1,9 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { parse } from 'csv-parse/sync';
+import { bundled } from './bundled.mjs';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { say } from './say.mjs';
@@ -29,6 +31,62 @@ export async function readByOthers() {
     found.push(saySo(code === 0, what));
   }
   return found.every(Boolean);
+}
+
+/** The spreadsheet program of Debian, where the machine has it. */
+const SPREADSHEET = 'soffice';
+/** How it reads and writes CSV: comma, quote, UTF-8, from the first line; cells as they are stored. */
+const AS_CSV = '44,34,76,1,,0,false,false,false';
+
+/** What a cell says to a program that takes numbers for numbers, and the apostrophe for what keeps text from running. */
+const sameCell = (one, other) =>
+  one.replace(/^'(?=[=+\-@])/, '') === other.replace(/^'(?=[=+\-@])/, '') ||
+  (one !== '' && other !== '' && Math.abs(Number(one) - Number(other)) < 1e-6);
+
+/** The take-offs of the demo through the spreadsheet program and back. @returns whether no cell is another */
+export async function tablesThroughSpreadsheet() {
+  const what = 'take-offs as CSV, through a spreadsheet program and back';
+  if (spawnSync(SPREADSHEET, ['--version']).error) {
+    say(`not run  ${what}: it is not installed`);
+    return true;
+  }
+  const { csvOf, takeoffSheet, CSV_STYLES, jobFile, kitFile } = await bundled(
+    'tables',
+    "export { csvOf, takeoffSheet, CSV_STYLES } from '@fine-spray/contract/formats'; export { jobFile, kitFile } from '@fine-spray/contract';",
+  );
+  const demo = (name) => JSON.parse(readFileSync(path.join(ROOT, 'demo', name), 'utf8'));
+  const kit = kitFile.parse(demo('millrace.kit.json'));
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'fine-spray-tables-'));
+  try {
+    const names = readdirSync(path.join(ROOT, 'demo')).filter((name) => name.endsWith('.job.json'));
+    const files = names.map((name) => path.join(folder, name.replace('.job.json', '.csv')));
+    names.forEach((name, index) => {
+      const sheet = takeoffSheet(jobFile.parse(demo(name)).surfaces, kit.coatings);
+      writeFileSync(files[index], csvOf(sheet, CSV_STYLES.point));
+    });
+    const args = [`-env:UserInstallation=file://${folder}/profile`, '--headless', `--infilter=CSV:${AS_CSV}`];
+    const out = ['--convert-to', `csv:Text - txt - csv (StarCalc):${AS_CSV}`, '--outdir', `${folder}/back`];
+    const { status, stderr } = spawnSync(SPREADSHEET, [...args, ...out, ...files], { encoding: 'utf8' });
+    if (status !== 0) say(stderr.slice(-600));
+    const rowsOf = (file) => parse(readFileSync(file), { bom: true, relax_column_count: true });
+    return saySo(
+      status === 0 &&
+        files.every((file) => {
+          const [ours, back] = [rowsOf(file), rowsOf(path.join(folder, 'back', path.basename(file)))];
+          const other = ours.flatMap((row, at) =>
+            row.flatMap((cell, column) =>
+              sameCell(cell, back[at]?.[column] ?? '') ? [] : [[cell, back[at]?.[column]]],
+            ),
+          );
+          for (const [cell, came] of other.slice(0, 5))
+            say(`${path.basename(file)}: ${cell} came back as ${came}`);
+          return ours.length > 1 && ours.length === back.length && other.length === 0;
+        }),
+      `${files.length} ${what}`,
+    );
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 }
 
 /** Programs that check a PDF, where the machine has them. */
