@@ -10,8 +10,9 @@ import { useUnits } from '@/ui/units';
 import type { Answer } from '@/workers/answers.worker';
 import { useAnswers } from './useAnswers';
 
-/** Ten windows ahead: a usual job is drawn whole, so that the browser finds in it and a screen reader reads it through. */
-const WINDOWS = 21;
+/** A usual job is drawn whole, so that the browser finds in it and a screen reader reads it through; more than that only near the window. */
+const WHOLE = 100;
+const windowsOf = (surfaces: number) => (surfaces <= WHOLE ? 21 : 5);
 
 /** Every row has this height, so that a long list scrolls without measuring. */
 const ROW_HEIGHT = 76;
@@ -87,7 +88,7 @@ export function SurfaceList({
       keyOf={({ id }) => id}
       heightOf={rowHeight}
       first={12}
-      windows={WINDOWS}
+      windows={windowsOf(surfaces.length)}
       head={header}
       renderItem={(item) => (
         <SurfaceRow
