@@ -13,7 +13,7 @@ import {
 import { jobFileOf, writeJob } from '@fine-spray/contract/formats';
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import type { Database } from '../db/database';
-import { atOneMoment } from '../db/writing';
+import { atOneMoment, inCompany } from '../db/writing';
 import { companyOf } from '../resources/company';
 import { storeOf } from '../resources/store';
 
@@ -47,81 +47,80 @@ function named(name: string, id: string): string {
   }-${id.slice(-12)}`;
 }
 
-async function everything(
-  trx: Database,
-  companyId: string,
-): Promise<{ readonly all: All; readonly leftOut: ArchiveHead['leftOut'] }> {
-  const all: Partial<Record<ResourceName, readonly object[]>> = {};
-  const leftOut: ArchiveHead['leftOut'] = [];
-  for (const resource of RESOURCE_NAMES) {
-    const { items, unreadable } = await storeOf(trx, resource).list(companyId);
-    all[resource] = items;
-    leftOut.push(...unreadable.map(({ id, name, why }: Unreadable) => ({ resource, id, name, why })));
-  }
-  return { all: all as All, leftOut };
-}
+/** All that is stored but the pictures themselves, as it is at one moment. */
+const everything = (db: Database, companyId: string) =>
+  atOneMoment(db, companyId, async (trx) => {
+    const all: Partial<Record<ResourceName, readonly object[]>> = {};
+    const leftOut: ArchiveHead['leftOut'] = [];
+    for (const resource of RESOURCE_NAMES) {
+      const { items, unreadable } = await storeOf(trx, resource).list(companyId);
+      all[resource] = items;
+      leftOut.push(...unreadable.map(({ id, name, why }: Unreadable) => ({ resource, id, name, why })));
+    }
+    const company = await companyOf(trx, companyId);
+    const pictures = await trx('picture').where({ companyId }).orderBy('id').select<{ id: string }[]>('id');
+    return { company, all: all as All, leftOut, pictures };
+  });
 
 /**
- * Writes all a company has stored, as it is at one moment, piece by piece.
+ * Writes all a company has stored, piece by piece. It is read before it is written: whoever takes it may be slow, and the database waits
+ * for nobody. Pictures, which never change, are read one by one.
  * @returns what it holds
  */
-export function packCompany(db: Database, companyId: string, sink: Sink): Promise<ArchiveHead> {
-  return atOneMoment(db, companyId, async (trx) => {
-    const made: Uint8Array[] = [];
-    const zip = new Zip((error, piece) => {
-      if (error) throw error;
-      made.push(piece);
-    });
-    const flush = async () => {
-      for (const piece of made.splice(0)) await sink(piece);
-    };
-    const add = async (name: string, content: Uint8Array, packed = true) => {
-      const file = packed ? new ZipDeflate(name, { level: 6 }) : new ZipPassThrough(name);
-      zip.add(file);
-      file.push(content, true);
-      await flush();
-    };
-    const json = (name: string, content: object) =>
-      add(name, strToU8(`${JSON.stringify(content, null, 1)}\n`));
-
-    const company = await companyOf(trx, companyId);
-    const { all, leftOut } = await everything(trx, companyId);
-    const pictures = await trx('picture').where({ companyId }).orderBy('id').select<{ id: string }[]>('id');
-    const head: ArchiveHead = {
-      format: 'fine-spray-company',
-      version: ARCHIVE.version,
-      company: company.name,
-      made: new Date().toISOString(),
-      holds: {
-        jobs: all.jobs.length,
-        surfaces: all.surfaces.length,
-        entries: all.entries.length,
-        offers: all.offers.length,
-        pictures: pictures.length,
-      },
-      leftOut,
-    };
-    await json(ARCHIVE.head, head);
-    await add('README.txt', strToU8(README));
-    await json(ARCHIVE.kit, kitFileOf(company, all));
-    for (const job of all.jobs) {
-      const mine = <Row extends { readonly jobId: string }>(rows: readonly Row[]) =>
-        rows.filter(({ jobId }) => jobId === job.id);
-      const file = jobFileOf(job, mine(all.places), mine(all.surfaces), all.coatings);
-      await add(`jobs/${named(job.name, job.id)}.job.json`, strToU8(writeJob(file)));
-    }
-    await json(ARCHIVE.log, logFileOf(inOrder(all.entries)));
-    await json(ARCHIVE.offers, offersFileOf(all.offers));
-    await json(ARCHIVE.schedules, schedulesFileOf(all.schedules));
-    for (const { id } of pictures) {
-      const [row] = await trx('picture').where({ companyId, id }).select<{ content: Buffer }[]>('content');
-      // Pictures are packed already.
-      if (row) await add(`pictures/${id}.jpg`, row.content, false);
-    }
-    zip.end();
-    await flush();
-    return head;
+export async function packCompany(db: Database, companyId: string, sink: Sink): Promise<ArchiveHead> {
+  const { company, all, leftOut, pictures } = await everything(db, companyId);
+  const made: Uint8Array[] = [];
+  const zip = new Zip((error, piece) => {
+    if (error) throw error;
+    made.push(piece);
   });
+  const flush = async () => {
+    for (const piece of made.splice(0)) await sink(piece);
+  };
+  const add = async (name: string, content: Uint8Array, packed = true) => {
+    const file = packed ? new ZipDeflate(name, { level: 6 }) : new ZipPassThrough(name);
+    zip.add(file);
+    file.push(content, true);
+    await flush();
+  };
+  const json = (name: string, content: object) => add(name, strToU8(`${JSON.stringify(content, null, 1)}\n`));
+
+  const head: ArchiveHead = {
+    format: 'fine-spray-company',
+    version: ARCHIVE.version,
+    company: company.name,
+    made: new Date().toISOString(),
+    holds: {
+      jobs: all.jobs.length,
+      surfaces: all.surfaces.length,
+      entries: all.entries.length,
+      offers: all.offers.length,
+      pictures: pictures.length,
+    },
+    leftOut,
+  };
+  await json(ARCHIVE.head, head);
+  await add('README.txt', strToU8(README));
+  await json(ARCHIVE.kit, kitFileOf(company, all));
+  for (const job of all.jobs) {
+    const mine = <Row extends { readonly jobId: string }>(rows: readonly Row[]) =>
+      rows.filter(({ jobId }) => jobId === job.id);
+    const file = jobFileOf(job, mine(all.places), mine(all.surfaces), all.coatings);
+    await add(`jobs/${named(job.name, job.id)}.job.json`, strToU8(writeJob(file)));
+  }
+  await json(ARCHIVE.log, logFileOf(inOrder(all.entries)));
+  await json(ARCHIVE.offers, offersFileOf(all.offers));
+  await json(ARCHIVE.schedules, schedulesFileOf(all.schedules));
+  for (const { id } of pictures) {
+    const [row] = await inCompany(db, companyId, (trx) =>
+      trx('picture').where({ companyId, id }).select<{ content: Buffer }[]>('content'),
+    );
+    // Pictures are packed already.
+    if (row) await add(`pictures/${id}.jpg`, row.content, false);
+  }
+  zip.end();
+  await flush();
+  return head;
 }
 
 /** As they were stored: what replaces another comes after it. */

@@ -4,8 +4,8 @@ import type { Data } from '../db/data';
 import { repeated } from '../db/writing';
 import { ProblemError } from '../http/problems';
 import { actorOf, allow } from '../people/actor';
-import { needNoSignIn } from '../people/companies';
-import { meOf, type Answering } from '../people/who';
+import { answersNow, needNoSignIn } from '../people/companies';
+import type { Answering } from '../people/who';
 import { packCompany } from './pack';
 import { takeIn } from './takeIn';
 import { unpackCompany } from './unpack';
@@ -62,9 +62,7 @@ export function archiveRoutes({ db, doorDb }: Data, signIn: boolean, answering: 
       await answering.choose(trx, taken.companyId);
       return taken;
     });
-    answering.forget();
-    const { deviceId } = actorOf(request);
-    response.json(await meOf(doorDb, { companyId, personId: null, role: 'owner', deviceId }, signIn));
+    response.json(await answersNow({ db: doorDb, signIn }, answering, request, companyId));
   });
   return router;
 }

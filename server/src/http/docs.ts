@@ -43,10 +43,11 @@ export function docsRoutes(file: string, publicUrl: string | undefined): Router 
   router.get('/api/openapi.json', (_request, response) => {
     response.type('application/json').send(document);
   });
+  let schema: ReturnType<typeof jobFileSchema> | undefined;
   router.get(JOB_SCHEMA_PATH, (request, response) => {
-    response
-      .type('application/schema+json')
-      .send(JSON.stringify(jobFileSchema(originOf(request, publicUrl))));
+    schema ??= jobFileSchema();
+    const $id = `${originOf(request, publicUrl)}${JOB_SCHEMA_PATH}`;
+    response.type('application/schema+json').send(JSON.stringify({ ...schema, $id }));
   });
   router.get('/api/docs', (_request, response) => {
     response.type('text/html').send(PAGE);

@@ -4,6 +4,7 @@ import { connect, createServer, type AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { ALL_OPERATIONS, problem } from '@fine-spray/contract';
+import { JOB_SCHEMA_PATH, jobFileSchema } from '@fine-spray/contract/jobSchema';
 import pino from 'pino';
 import { createPool } from '../jobs/pool';
 import { createApp } from '../app';
@@ -205,6 +206,17 @@ describe('a full disk', () => {
 });
 
 describe('the OpenAPI document', () => {
+  it('has the schema of a job file under the address that is its id', async () => {
+    const url = `${server.address}${JOB_SCHEMA_PATH}`;
+    const response = await fetch(url);
+    expect([response.status, response.headers.get('content-type')]).toEqual([
+      200,
+      'application/schema+json; charset=utf-8',
+    ]);
+    expect(await response.json()).toEqual(JSON.parse(JSON.stringify(jobFileSchema(server.address))));
+    expect(jobFileSchema(server.address)).toHaveProperty('$id', url);
+  });
+
   it('is 3.1, lists every operation, and every operation is mounted', async () => {
     const { body } = await server.call('GET', '/api/openapi.json');
     expect(body['openapi']).toBe('3.1.0');

@@ -30,31 +30,25 @@ const NO_LETTER: ReadonlySet<string> = new Set(['\n', '\r', '\t', '\u200C', '\u2
 
 const isPlain = (text: string) => /^[\x20-\x7e]*$/.test(text);
 
+/** A text as it can be set, and the file of the font that sets it whole. */
+export interface SetText {
+  readonly text: string;
+  readonly file: string;
+}
+
 /** Which letters of the texts of a sheet its fonts have. */
 export class Letters {
   /** Whether some text has a letter that no font of the sheet has. */
   missing = false;
 
-  /** The file that sets a text whole: the font itself, or the one in its place. */
-  fileFor(text: string, { file, instead }: FontFile): string {
-    if (isPlain(text)) return file;
-    const covers = coverOf(file);
-    const whole = Array.from(text).every((sign) => NO_LETTER.has(sign) || covers(sign.codePointAt(0) ?? 0));
-    return whole ? file : instead;
-  }
-
-  /** A text with a sign for each letter that the wider font has not, where the narrower cannot set it whole. */
-  settable(text: string, { file, instead }: FontFile): string {
-    if (isPlain(text)) return text;
-    const [first, second] = [coverOf(file), coverOf(instead)];
+  /** A text in its font, or else in the wider one, with a sign for each letter that this has not either. */
+  set(text: string, { file, instead }: FontFile): SetText {
+    if (isPlain(text)) return { text, file };
     const signs = Array.from(text);
-    if (signs.every((sign) => NO_LETTER.has(sign) || first(sign.codePointAt(0) ?? 0))) return text;
-    return signs
-      .map((sign) => {
-        if (NO_LETTER.has(sign) || second(sign.codePointAt(0) ?? 0)) return sign;
-        this.missing = true;
-        return MISSING;
-      })
-      .join('');
+    const has = (covers: Covers) => (sign: string) => NO_LETTER.has(sign) || covers(sign.codePointAt(0) ?? 0);
+    if (signs.every(has(coverOf(file)))) return { text, file };
+    const wider = has(coverOf(instead));
+    if (!signs.every(wider)) this.missing = true;
+    return { text: signs.map((sign) => (wider(sign) ? sign : MISSING)).join(''), file: instead };
   }
 }

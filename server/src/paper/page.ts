@@ -145,19 +145,19 @@ export class Paper {
     this.#doc.endMarkedContent();
   }
 
-  /** The font that sets a text. By its file, not by a name: after a cell in another font a table would read that again. */
-  #font({ font, size }: Style, text: string): PDFKit.PDFDocument {
-    return this.#doc.font(this.#letters.fileFor(text, this.#fonts[font])).fontSize(size);
+  /** Makes ready the font that sets a text; gives the text as it can be set. */
+  #font({ font, size }: Style, text: string): string {
+    const set = this.#letters.set(text, this.#fonts[font]);
+    this.#doc.font(set.file).fontSize(size);
+    return set.text;
   }
 
   #heightOf(text: string, style: Style, options: PDFKit.Mixins.TextOptions): number {
-    const said = this.#letters.settable(text, this.#fonts[style.font]);
-    return this.#font(style, said).heightOfString(said, options);
+    return this.#doc.heightOfString(this.#font(style, text), options);
   }
 
   #write(text: string, style: Style, x: number, y: number, options: PDFKit.Mixins.TextOptions): void {
-    const said = this.#letters.settable(text, this.#fonts[style.font]);
-    this.#font(style, said).text(said, x, y, options);
+    this.#doc.text(this.#font(style, text), x, y, options);
   }
 
   /** Begins a new page when less than this is left of the one at hand, pt. */
@@ -347,14 +347,15 @@ export class Paper {
       this.#doc.addPage();
       if (titled) this.#decor(() => heads(undefined), 'Pagination');
     };
+    const cell = (_column: number, draw: () => void) => this.#doc.struct('TD', {}, [draw]);
     for (const cells of rows) {
       let rest = cells;
       while (rest.some((text) => text !== '')) {
         const whole = this.#rowHeight(rest, places, BODY_TEXT);
         if (this.#doc.y + whole > this.#bottom) again();
-        const [now, later] = this.#cut(rest, places, BODY_TEXT, this.#bottom - this.#doc.y);
-        const cell = (_column: number, draw: () => void) => this.#doc.struct('TD', {}, [draw]);
-        this.#row(now, places, BODY_TEXT, cell)(table);
+        const room = this.#bottom - this.#doc.y;
+        const [now, later] = whole <= room ? [rest, []] : this.#cut(rest, places, BODY_TEXT, room);
+        this.#row(now, places, BODY_TEXT, cell, whole <= room ? whole : undefined)(table);
         rest = later;
       }
     }
@@ -376,10 +377,11 @@ export class Paper {
     places: readonly Place[],
     style: Style,
     structured: (column: number, draw: () => void) => Structure,
+    height = this.#rowHeight(cells, places, style),
   ): (table: Structure | undefined) => void {
     return (table) => {
       const top = this.#doc.y;
-      const bottom = top + this.#rowHeight(cells, places, style);
+      const bottom = top + height;
       const row = table && this.#begin('TR', table);
       places.forEach(({ x, options }, column) => {
         const draw = () => this.#write(cells[column] ?? '', style, x, top + ROW_PADDING, options);
@@ -401,7 +403,6 @@ export class Paper {
     style: Style,
     room: number,
   ): readonly [readonly string[], readonly string[]] {
-    if (this.#rowHeight(cells, places, style) <= room) return [cells, cells.map(() => '')];
     const parts = cells.map((text, column) => {
       const words = text.split(' ');
       const fits = (count: number) =>

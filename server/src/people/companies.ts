@@ -36,17 +36,22 @@ export function needNoSignIn(signIn: boolean): void {
     );
 }
 
+/** Who asks, once another company answers: who was chosen on this device is of the one before. */
+export async function answersNow(
+  { db, signIn }: Pick<PeopleOptions, 'db' | 'signIn'>,
+  answering: Answering,
+  request: Request,
+  companyId: string,
+): Promise<Me> {
+  answering.forget();
+  const { deviceId } = actorOf(request);
+  return meOf(db, { companyId, personId: null, role: 'owner', deviceId }, signIn);
+}
+
 /** Several companies where nobody signs in: the sample one can be left for one's own, and come back to. */
 export function companyRoutes({ db, signIn }: PeopleOptions, answering: Answering): Router {
   const router = Router();
   const { getCompanies, postCompanies, postAnswering } = SINGLE_OPERATIONS;
-
-  async function answersNow(request: Request, companyId: string): Promise<Me> {
-    answering.forget();
-    // Who was chosen on this device is of the other company.
-    const { deviceId } = actorOf(request);
-    return meOf(db, { companyId, personId: null, role: 'owner', deviceId }, signIn);
-  }
 
   router.get(getCompanies.path, async (_request, response) => {
     needNoSignIn(signIn);
@@ -70,7 +75,7 @@ export function companyRoutes({ db, signIn }: PeopleOptions, answering: Answerin
       await answering.choose(trx, somebody.companyId);
       return somebody;
     });
-    response.json(await answersNow(request, made.companyId));
+    response.json(await answersNow({ db, signIn }, answering, request, made.companyId));
   });
 
   router.post(expressPath(postAnswering.path), async (request, response) => {
@@ -80,7 +85,7 @@ export function companyRoutes({ db, signIn }: PeopleOptions, answering: Answerin
     if (!(await db('company').where({ id }).first('id')))
       throw new ProblemError('not-found', 'There is no such company.');
     await answering.choose(db, id);
-    response.json(await answersNow(request, id));
+    response.json(await answersNow({ db, signIn }, answering, request, id));
   });
   return router;
 }

@@ -83,7 +83,10 @@ function Opening({ kit }: { kit: Kit }) {
         icon={Upload}
         kind="primary"
         className="self-start"
-        onPress={() => void choose('.json,application/json', { kit })}
+        onPress={() => {
+          setOfAJob(undefined);
+          void choose('.json,application/json', { kit });
+        }}
       />
       {ofAJob ? <WhichJob file={ofAJob} /> : null}
       {chosen && !chosen.result ? <Reading name={chosen.name} onCancel={drop} /> : null}
