@@ -78,6 +78,26 @@ async function core() {
   results.push(
     line('live stroke, costliest of 200 pointer moves in any direction', liveMove(8) * 1000, 2, 'ms'),
   );
+  const { liveStrokes, houseFilms } = await coreBench('practice');
+  const practised = liveStrokes();
+  results.push(
+    line('practice: a move of a stroke on 6 x 2.6 m, runs and laps on', practised.costliest * 1000, 2, 'ms'),
+    line(
+      'practice: a move after a thousand strokes over one after ten',
+      practised.thousand / practised.ten,
+      1.25,
+      'times',
+    ),
+  );
+  const films = houseFilms();
+  results.push(
+    line(
+      `films of ${films.surfaces} surfaces of Tern Boathouse, ${films.passes} passes, from 600 x 480 cells, one core`,
+      films.seconds * 1000,
+      2000,
+      'ms',
+    ),
+  );
   const { solve, report } = lineSolve(10);
   results.push(line('line solve, two hoses and height', solve * 1e6, 50, 'μs'));
   say(`        whole line report with ranges: ${(report * 1e6).toFixed(0)} μs`);

@@ -9,6 +9,23 @@ const CONTENTS: Readonly<Record<ResourceName, Readonly<Record<string, unknown>>>
     role: 'owner',
     active: true,
   },
+  practices: {
+    items: {
+      'three digits': {
+        due: '2026-11-30T08:00:00.000Z',
+        stability: 2.3,
+        difficulty: 5.1,
+        reps: 2,
+        lapses: 0,
+        steps: 0,
+        state: 2,
+        last: '2026-11-28T08:00:00.000Z',
+      },
+    },
+    days: [{ day: '2026-11-28', skill: 'tip codes', asked: 4, right: 3 }],
+    sprayed: [{ at: '2026-11-28T08:10:00.000Z', piece: 'wall', points: 71.5, costs: { evenness: 12 } }],
+    taken: ['01930000-0000-7000-8000-000000000099'],
+  },
   coatings: {
     name: 'Interior wall matt, water-borne',
     archetype: 'wall-matt',

@@ -6,12 +6,22 @@ import { coatingFields, companyFields, gearFields, hoseFields, sprayerFields, ti
 import { offerFields } from './offer';
 import { personFields } from './people';
 import { placeFields } from './place';
+import { practiceFields } from './practice/learner';
 import { id, line, oneOf } from './primitives';
 import { scheduleFields } from './schedule';
 import { systemFields } from './system';
 
 /** What of a company's rows its kit file holds, in the order they are read in: a system names coatings. */
-export const KIT_RESOURCES = ['people', 'coatings', 'sprayers', 'hoses', 'tips', 'gear', 'systems'] as const;
+export const KIT_RESOURCES = [
+  'people',
+  'practices',
+  'coatings',
+  'sprayers',
+  'hoses',
+  'tips',
+  'gear',
+  'systems',
+] as const;
 
 /** The kit of a company as an open file. Lengths m, pressures Pa, volumes m³. */
 export const kitFile = z
@@ -20,6 +30,8 @@ export const kitFile = z
     version: z.literal(1),
     company: companyFields.safeExtend({ id }),
     people: z.array(personFields.safeExtend({ id })).default([]),
+    /** What people have learned in practice, under the ids of the people. */
+    practices: z.array(practiceFields.safeExtend({ id })).default([]),
     coatings: z.array(coatingFields.safeExtend({ id })),
     sprayers: z.array(sprayerFields.safeExtend({ id })),
     hoses: z.array(hoseFields.safeExtend({ id })),

@@ -1,12 +1,161 @@
-export * from './primitives';
-export * from './problem';
-export * from './kit';
-export * from './book';
-export * from './changes';
-export * from './entry';
-export * from './standIn';
-export * from './job';
-export * from './place';
+export {
+  checkedByCore,
+  coordinate,
+  id,
+  line,
+  numberWithin,
+  oneOf,
+  stored,
+  text,
+  version,
+} from './primitives';
+export {
+  PROBLEM_TYPES,
+  fieldOf,
+  fieldProblem,
+  fieldProblems,
+  problem,
+  whatIsWrong,
+  type FieldProblem,
+  type Problem,
+  type ProblemType,
+} from './problem';
+export {
+  CUP_CHOICES,
+  GEAR_KINDS,
+  GEAR_NEEDS,
+  KNOB_MARKS,
+  OWN_CUP,
+  coating,
+  coatingFields,
+  coatingSheet,
+  company,
+  companyFields,
+  gear,
+  gearFields,
+  hose,
+  hoseFields,
+  refusalIssue,
+  sprayer,
+  sprayerFields,
+  tip,
+  tipChoice,
+  tipFields,
+  type Coating,
+  type CoatingFields,
+  type Company,
+  type Gear,
+  type GearFields,
+  type GearKind,
+  type GearSpec,
+  type Hose,
+  type HoseFields,
+  type Sprayer,
+  type SprayerFields,
+  type Tip,
+  type TipChoice,
+  type TipFields,
+} from './kit';
+export { PRICE_LIMITS, TERM_LIMITS, USUAL_BOOK, companyBook, price, ratesOf, type CompanyBook } from './book';
+export {
+  ANSWER_LENGTH,
+  CHANGES_AT_ONCE,
+  TOLD,
+  change,
+  changes,
+  changesQuery,
+  type Change,
+  type Changes,
+  type Told,
+} from './changes';
+export {
+  CLOCK_TOLERANCE,
+  CLOG_PLACES,
+  ENTRIES_AT_ONCE,
+  ENTRY_KINDS,
+  INCIDENT_LEVELS,
+  KINDS,
+  NOTE_LIMIT,
+  NOT_YET_STORED,
+  SET_BYS,
+  SHIFTS,
+  SKEW_LIMIT,
+  STEP_STATES,
+  troubleKinds,
+  clockSkewSchema,
+  coatName,
+  entriesInForce,
+  entriesOfKind,
+  entry,
+  entryFields,
+  isEntry,
+  isKnown,
+  isKnownKind,
+  isReadable,
+  isoTimeOf,
+  kindOf,
+  knobAt,
+  knobWords,
+  manyEntries,
+  manyEntriesAnswer,
+  manyEntriesHead,
+  meanOf,
+  oneOfMany,
+  payloadOf,
+  replacing,
+  sayIn,
+  schemaOf,
+  thinnerAfter,
+  timeOf,
+  upgraded,
+  weather,
+  weatherWords,
+  type CoatFinishedRecord,
+  type ConfirmedSetup,
+  type Entry,
+  type EntryFields,
+  type EntryKind,
+  type Kind,
+  type KnobAt,
+  type LogNames,
+  type MachineLeft,
+  type ManyEntriesAnswer,
+  type PayloadOf,
+  type Read,
+  type Said,
+  type Say,
+  type SetBy,
+  type StepState,
+  type ViscosityRecord,
+  type Weather,
+} from './entry';
+export {
+  gaugeOrder,
+  gaugeQuery,
+  gaugeReading,
+  gaugeStandIn,
+  weatherAnswer,
+  weatherQuery,
+  type GaugeStandIn,
+  type WeatherAnswer,
+} from './standIn';
+export {
+  JOB_STATUSES,
+  SURFACES_PER_JOB,
+  geometryDocument,
+  job,
+  jobFields,
+  opening,
+  surface,
+  surfaceFields,
+  surfaceGeometry,
+  type Job,
+  type JobFields,
+  type OpeningDocument,
+  type Surface,
+  type SurfaceFields,
+} from './job';
+export { feature, place, placeFields, placeMeasure, point, type Place, type PlaceFields } from './place';
 export { ARCHIVE, archiveHead, type ArchiveHead } from './archive';
 export {
   CALENDAR_KINDS,
@@ -18,18 +167,132 @@ export {
   type NewCalendarLink,
 } from './calendars';
 export { withPricesOf, withoutPrices } from './money';
-export * from './passkeys';
-export * from './people';
-export * from './roles';
-export * from './system';
-export * from './tombstone';
-export * from './files';
-export * from './offer';
-export * from './schedule';
+export {
+  newPasskey,
+  newPasskeyBody,
+  passkey,
+  passkeyBody,
+  passkeyOptions,
+  passkeys,
+  signedByPasskey,
+  type Passkey,
+} from './passkeys';
+export {
+  CODE_LASTS,
+  CODE_LENGTH,
+  CODE_LETTERS,
+  SAMPLE_COMPANY,
+  chooseBody,
+  codeBody,
+  companies,
+  device,
+  devices,
+  invitation,
+  login,
+  me,
+  newCompanyBody,
+  newPasswordBody,
+  ownCompanyBody,
+  password,
+  passwordBody,
+  person,
+  personFields,
+  pin,
+  pinBody,
+  signInCode,
+  type Companies,
+  type Invitation,
+  type Me,
+  type Person,
+  type SignedIn,
+} from './people';
+export { CAPABILITIES, ROLES, may, type Capability, type Role } from './roles';
+export {
+  coats,
+  system,
+  systemFields,
+  systemLayer,
+  systemLayers,
+  thinning,
+  underLayers,
+  type System,
+  type SystemFields,
+  type SystemLayer,
+} from './system';
+export { deletedVersion, tombstone, type Tombstone } from './tombstone';
+export {
+  JOB_FILE_VERSION,
+  KIT_RESOURCES,
+  fileRow,
+  jobFile,
+  kitFile,
+  kitFileOf,
+  logFile,
+  logFileOf,
+  namedCoating,
+  offersFile,
+  offersFileOf,
+  schedulesFile,
+  schedulesFileOf,
+  type JobFile,
+  type KitFile,
+  type LogFile,
+  type OffersFile,
+  type SchedulesFile,
+} from './files';
+export {
+  LISTED_BY,
+  OFFER_STATES,
+  OPTION_KINDS,
+  notTogether,
+  offer,
+  offerFields,
+  offerFigures,
+  offerName,
+  offerOption,
+  type Offer,
+  type OfferFields,
+  type OfferFigures,
+  type OfferOption,
+  type OfferState,
+  type OptionKind,
+} from './offer';
+export {
+  BINDS,
+  SCHOOLS,
+  schedule,
+  scheduleFields,
+  taskId,
+  type Schedule,
+  type ScheduleFields,
+  type ScheduleResult,
+  type School,
+} from './schedule';
 export { VALID_DAYS } from './offerParts';
-export * from './oldJobs';
-export * from './paper';
-export * from './pictures';
+export {
+  OLD_JOBS_AT_ONCE,
+  jobsOfLog,
+  oldAmong,
+  oldJob,
+  oldJobsPage,
+  oldJobsQuery,
+  type JobOfLog,
+  type OldJob,
+} from './oldJobs';
+export {
+  PAPER_KINDS,
+  PAPER_SIZES,
+  dayPaperOptions,
+  paperOptions,
+  recordPaperOptions,
+  zone,
+  type DayPaperOptions,
+  type PaperKind,
+  type PaperOptions,
+  type PaperSize,
+  type RecordPaperOptions,
+} from './paper';
+export { PICTURE, pictureAnswer, readJpeg, type ReadJpeg } from './pictures';
 export type { Operation } from './operation';
 export { ALL_OPERATIONS, SINGLE_OPERATIONS, health } from './operations';
 export {

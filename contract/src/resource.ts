@@ -30,6 +30,8 @@ export interface ResourceTraits {
   readonly writtenBy: Capability;
   /** Who sees it; all where nothing is said. */
   readonly seenBy?: Capability;
+  /** A row is somebody's own, under the id of the person: seen and written by them, and by who may change what others wrote. */
+  readonly own?: true;
   /** Rows can be many: they are listed in pages, newest first. */
   readonly paged?: true;
   /** A row is made once and stays as it is. */

@@ -16,6 +16,7 @@ import {
 import { offer, offerFields } from './offer';
 import { person, personFields } from './people';
 import { place, placeFields } from './place';
+import { practice, practiceFields } from './practice/learner';
 import { resource, write } from './resource';
 import { schedule, scheduleFields } from './schedule';
 import { system, systemFields } from './system';
@@ -26,6 +27,12 @@ import { system, systemFields } from './system';
  */
 export const RESOURCES = {
   people: resource('people', { one: 'person', table: 'person', writtenBy: 'people' }, personFields, person),
+  practices: resource(
+    'practices',
+    { one: 'record of practice', table: 'practice', writtenBy: 'log', own: true },
+    practiceFields,
+    practice,
+  ),
   coatings: resource(
     'coatings',
     { one: 'coating', table: 'coating', writtenBy: 'kit' },

@@ -34,7 +34,7 @@ export {
   SET_BYS,
   SHIFTS,
   STEP_STATES,
-  TROUBLE_KINDS,
+  troubleKinds,
   kindOf,
   type EntryKind,
   type PayloadOf,

@@ -4,7 +4,6 @@ import type { UnitSystem } from '@fine-spray/core/units';
 import { format } from 'date-fns/format';
 import {
   CLOCK_TOLERANCE,
-  TROUBLE_KINDS,
   isKnown,
   isReadable,
   kindOf,
@@ -124,7 +123,7 @@ class LazyLine implements JournalLine {
     return this.#words;
   }
   get trouble(): boolean {
-    return TROUBLE_KINDS.includes(this.entry.kind);
+    return kindOf(this.entry.kind).trouble === true;
   }
   get skew(): string | undefined {
     return skewWords(this.entry);

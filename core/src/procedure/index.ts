@@ -10,6 +10,7 @@ export {
   type Fluid,
 } from './fluids';
 export { isRelieved, leftWith, resting, spraying, type Machine, type MachineSite } from './machine';
+export { brokenBy, type Rule } from './rules';
 export { fluidWord } from './actions';
 export type { Procedure, ProcedureKind, ProcedureStep } from './steps';
 export { heldBackBy, isStale, nextStep, tick, untick } from './progress';

@@ -309,6 +309,36 @@ function addShares(
   simulation.outside += volume - landed;
 }
 
+/** Cells from the first to the last of a stretch of columns and rows; none where the last is before the first. */
+export interface CellBox {
+  readonly left: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly top: number;
+}
+
+/** The cells of the grid that a fan reaches from one place of the gun, with one to spare on each side. */
+export function boxOfFan({ grid, fan }: Pick<WallSimulation, 'grid' | 'fan'>, gun: GunPoint): CellBox {
+  const { cell, columns, rows } = grid;
+  const [cosine, sine] = [Math.cos(gun.orientation), Math.sin(gun.orientation)];
+  const across = reachOf(gun.distance / Math.cos(gun.tiltThrough), fan.spread, gun.tiltAcross);
+  const through = reachOf(gun.distance / Math.cos(gun.tiltAcross), fan.thickness, gun.tiltThrough);
+  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const u of [across.low, across.high])
+    for (const w of [through.low, through.high]) {
+      const x = gun.x + u * cosine - w * sine;
+      const y = gun.y + u * sine + w * cosine;
+      [left, right] = [Math.min(left, x), Math.max(right, x)];
+      [bottom, top] = [Math.min(bottom, y), Math.max(top, y)];
+    }
+  return {
+    left: Math.max(0, Math.floor(left / cell) - 1),
+    right: Math.min(columns - 1, Math.floor(right / cell) + 1),
+    bottom: Math.max(0, Math.floor(bottom / cell) - 1),
+    top: Math.min(rows - 1, Math.floor(top / cell) + 1),
+  };
+}
+
 /** A tilted fan at any angle: as `stampTurned`, each ray by the ray law. */
 function stampSlanted(simulation: WallSimulation, gun: GunPoint, volume: number): void {
   const { grid, fan } = simulation;

@@ -1,5 +1,4 @@
-import type { Piece } from '../shape';
-import { contains } from '../shape';
+import { sliceAt, type Piece, type Polygon } from '../shape';
 import { accept, firstRefusal, refuse, within, type Length, type Result, type UnitSystem } from '../units';
 
 /** Film on a wall, cell by cell: row 0 is the bottom, column 0 the left. Metres throughout. */
@@ -35,15 +34,23 @@ export function createGrid(
   return accept({ columns, rows, cell, film: new Float64Array(columns * rows) });
 }
 
-/** Which cells belong to a piece: 1 where the centre of the cell is on it. */
+/** Which cells belong to a piece: 1 where the centre of the cell is on it, as `contains` has it, row by row. */
 export function maskOf({ columns, rows, cell }: WallGrid, { outline, openings }: Piece): Uint8Array {
   const mask = new Uint8Array(columns * rows);
-  for (let row = 0; row < rows; row += 1) {
-    for (let column = 0; column < columns; column += 1) {
-      const centre = { x: (column + 0.5) * cell, y: (row + 0.5) * cell };
-      const on = contains(outline, centre) && !openings.some((opening) => contains(opening, centre));
-      mask[row * columns + column] = on ? 1 : 0;
+  const fill = (polygon: Polygon, row: number, value: 0 | 1) => {
+    for (const { from, to } of sliceAt(polygon, (row + 0.5) * cell)) {
+      // One to spare on each side: what a rounding does not decide, the comparison does.
+      const first = Math.max(0, Math.floor(from / cell - 0.5));
+      const last = Math.min(columns - 1, Math.ceil(to / cell - 0.5));
+      for (let column = first; column <= last; column += 1) {
+        const x = (column + 0.5) * cell;
+        if (x >= from && x < to) mask[row * columns + column] = value;
+      }
     }
+  };
+  for (let row = 0; row < rows; row += 1) {
+    fill(outline, row, 1);
+    for (const opening of openings) fill(opening, row, 0);
   }
   return mask;
 }

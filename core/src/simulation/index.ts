@@ -1,9 +1,10 @@
 export { createGrid, maskOf, type WallGrid } from './grid';
 export { SHEET_THICKNESS, sprayFan, type FanSettings, type SprayFan } from './fan';
 export { layMove, layStroke } from './deposit';
-export { stamp } from './footprint';
+export { boxOfFan, stamp, type CellBox } from './footprint';
 export { startSimulation, type DepositMethod, type WallSimulation } from './wall';
 export {
+  between,
   checkStroke,
   straightStroke,
   type GunPoint,
@@ -12,4 +13,12 @@ export {
   type TimedPoint,
 } from './stroke';
 export { filmStatistics, type FilmLimits, type FilmStatistics, type Holiday } from './statistics';
-export { simulate, type SimulationJob, type SimulationResult } from './job';
+export {
+  closeJob,
+  openJob,
+  simulate,
+  simulateAll,
+  type OpenJob,
+  type SimulationJob,
+  type SimulationResult,
+} from './job';

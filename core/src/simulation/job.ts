@@ -61,7 +61,11 @@ function settle({ film }: WallGrid, { trueArea, soaks }: Ground): void {
 /** Strokes laid between two reports of progress. */
 const BATCH = 4;
 
-function checkJob(job: SimulationJob): Result<WallSimulation> {
+/** A job without its strokes: what a live film begins with. */
+export type OpenJob = Omit<SimulationJob, 'strokes'>;
+
+/** An unpainted wall for the strokes of a job. Refuses a fan, ground, piece or grid that is none. */
+export function openJob(job: OpenJob): Result<WallSimulation> {
   const { flow, transferEfficiency, fan, pressureRatio } = job.fan;
   const failed = firstRefusal(
     within(flow, { min: 1e-7, max: 1e-3 }, 'flow', 'metric', 'fan.flow', 'Flow'),
@@ -98,28 +102,24 @@ function checkJob(job: SimulationJob): Result<WallSimulation> {
       'ground.soaks',
       'What soaks in',
     ),
-    ...job.strokes.map((stroke, index) => checkStroke(stroke, `strokes.${index}`)),
     ...(job.piece ? [checkPiece(job.piece)] : []),
   );
   if (failed) return failed;
-  if (job.strokes.length === 0) return refuse('strokes.none', 'strokes', 'There are no strokes to lay.');
   const grid = createGrid(job.width, job.height, job.cell);
   return grid.ok ? accept(startSimulation(grid.value, sprayFan(job.fan), job.method)) : grid;
 }
 
+/** Refuses strokes that the simulation cannot lay. */
+function checkStrokes(strokes: readonly Stroke[]): Result<readonly Stroke[]> {
+  if (strokes.length === 0) return refuse('strokes.none', 'strokes', 'There are no strokes to lay.');
+  const failed = firstRefusal(...strokes.map((stroke, index) => checkStroke(stroke, `strokes.${index}`)));
+  return failed ?? accept(strokes);
+}
+
 /**
- * Lays the strokes of a job, yielding the share done now and then so that the caller can report it, or stop by not
- * going on. The same job gives the same film to the last bit.
+ * What the film of a job came to. What has landed becomes the film that is left in place: a film that goes on is given as a copy.
  */
-export function* simulate(job: SimulationJob): Generator<number, Result<SimulationResult>, void> {
-  const started = checkJob(job);
-  if (!started.ok) return started;
-  const simulation = started.value;
-  for (let index = 0; index < job.strokes.length; index += 1) {
-    const stroke = job.strokes[index];
-    if (stroke) layStroke(simulation, stroke);
-    if (index % BATCH === BATCH - 1) yield (index + 1) / job.strokes.length;
-  }
+export function closeJob(simulation: WallSimulation, job: OpenJob): Result<SimulationResult> {
   const { grid, sprayed, landed, outside, overspray } = simulation;
   const mask = job.piece ? maskOf(grid, job.piece) : undefined;
   const onPiece = paintOn(grid, mask);
@@ -131,4 +131,31 @@ export function* simulate(job: SimulationJob): Generator<number, Result<Simulati
     statistics: statistics.value,
     paint: { sprayed, onPiece, beside: landed - onPiece + outside, overspray },
   });
+}
+
+/**
+ * Lays the strokes of a job, yielding the share done now and then so that the caller can report it, or stop by not
+ * going on. The same job gives the same film to the last bit.
+ */
+export function* simulate(job: SimulationJob): Generator<number, Result<SimulationResult>, void> {
+  const strokes = checkStrokes(job.strokes);
+  if (!strokes.ok) return strokes;
+  const started = openJob(job);
+  if (!started.ok) return started;
+  const simulation = started.value;
+  for (let index = 0; index < job.strokes.length; index += 1) {
+    const stroke = job.strokes[index];
+    if (stroke) layStroke(simulation, stroke);
+    if (index % BATCH === BATCH - 1) yield (index + 1) / job.strokes.length;
+  }
+  return closeJob(simulation, job);
+}
+
+/** Lays the strokes of a job to their end, for those who wait for it. */
+export function simulateAll(job: SimulationJob): Result<SimulationResult> {
+  const run = simulate(job);
+  for (;;) {
+    const step = run.next();
+    if (step.done) return step.value;
+  }
 }

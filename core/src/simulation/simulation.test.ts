@@ -19,6 +19,7 @@ import {
 } from '.';
 import { filmAlong, simulateAll } from '../testing';
 import { cumulative, evenFanProfile, filmVariation, shareBelow, visibleShare } from '../film';
+import { contains } from '../shape';
 import { of, quantity, type Fraction, type Length } from '../units';
 import { sheetBelow, sheetIntegral } from './fan';
 
@@ -515,4 +516,46 @@ describe('a simulation job', () => {
     );
     expect([sheetBelow(-1), sheetBelow(0), sheetBelow(1), sheetIntegral(1)]).toEqual([0, 0.5, 1, 1]);
   });
+});
+
+it('has a cell on a piece just where its centre is, whatever the outline and its openings', () => {
+  const at = fc.record({
+    x: fc.double({ min: -0.5, max: 2.5, noNaN: true }),
+    y: fc.double({ min: -0.5, max: 2.5, noNaN: true }),
+  });
+  const grid = (cell: number) => {
+    const made = createGrid(of(2, 'm'), of(2, 'm'), of(cell, 'm'));
+    if (!made.ok) throw new Error(made.message);
+    return made.value;
+  };
+  const polygon = fc.oneof(
+    fc.array(at, { minLength: 3, maxLength: 9 }),
+    // Edges on the centres of cells.
+    fc.constant([
+      { x: 0.05, y: 0.05 },
+      { x: 1.95, y: 0.05 },
+      { x: 1.95, y: 1.05 },
+      { x: 0.05, y: 1.05 },
+    ]),
+  );
+  fc.assert(
+    fc.property(
+      polygon,
+      fc.array(polygon, { maxLength: 2 }),
+      fc.constantFrom(0.1, 0.037),
+      (outline, openings, cell) => {
+        const { columns, rows } = grid(cell);
+        const mask = maskOf(grid(cell), { outline, openings });
+        const slow = Array.from({ length: rows * columns }, (_unused, index) => {
+          const centre = {
+            x: ((index % columns) + 0.5) * cell,
+            y: (Math.floor(index / columns) + 0.5) * cell,
+          };
+          return contains(outline, centre) && !openings.some((one) => contains(one, centre)) ? 1 : 0;
+        });
+        expect(Array.from(mask)).toEqual(slow);
+      },
+    ),
+    { numRuns: 200 },
+  );
 });

@@ -23,4 +23,5 @@ export function wallRequest(extra: Partial<SetupRequest> = {}): SetupRequest {
   };
 }
 
-export { filmAlong, simulateAll } from './simulation';
+export { simulateAll } from '../simulation';
+export { filmAlong } from './simulation';

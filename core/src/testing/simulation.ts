@@ -1,14 +1,4 @@
-import { simulate, type SimulationJob, type SimulationResult, type WallGrid } from '../simulation';
-import type { Result } from '../units';
-
-/** Runs a job to its end. */
-export function simulateAll(job: SimulationJob): Result<SimulationResult> {
-  const run = simulate(job);
-  for (;;) {
-    const step = run.next();
-    if (step.done) return step.value;
-  }
-}
+import type { WallGrid } from '../simulation';
 
 interface CutPoint {
   /** Way along the cut, m. */

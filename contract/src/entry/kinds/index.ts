@@ -26,36 +26,95 @@ import { viscosity } from './viscosity';
 import { withdrawn } from './withdrawn';
 import { worked } from './worked';
 
-/** Every kind of entry, by the name it is stored under. A new one is a module beside these and a line here. */
+/**
+ * Every kind of entry, by the name it is stored under. A new one is a module beside these and a line here. A kind is read when it is first
+ * asked for: to make the schemas of all at once holds a slow phone up for the better part of a second.
+ */
 export const KINDS = {
-  delivered,
-  'paint out': paintOut,
-  'container opened': containerOpened,
-  viscosity,
-  'set-up confirmed': setupConfirmed,
-  'coat started': coatStarted,
-  comb,
-  sprayed,
-  'coat finished': coatFinished,
-  'dry reading': dryReading,
-  'tip fitted': tipFitted,
-  'tip reversed': tipReversed,
-  'tip cleaned': tipCleaned,
-  'tip retired': tipRetired,
-  'fan measured': fanMeasured,
-  knob,
-  machine,
-  care,
-  clog,
-  fault,
-  'touch-up': touchUp,
-  incident,
-  worked,
-  step,
-  note,
-  trial,
-  picture,
-  withdrawn,
+  get delivered() {
+    return delivered;
+  },
+  get 'paint out'() {
+    return paintOut;
+  },
+  get 'container opened'() {
+    return containerOpened;
+  },
+  get viscosity() {
+    return viscosity;
+  },
+  get 'set-up confirmed'() {
+    return setupConfirmed;
+  },
+  get 'coat started'() {
+    return coatStarted;
+  },
+  get comb() {
+    return comb;
+  },
+  get sprayed() {
+    return sprayed;
+  },
+  get 'coat finished'() {
+    return coatFinished;
+  },
+  get 'dry reading'() {
+    return dryReading;
+  },
+  get 'tip fitted'() {
+    return tipFitted;
+  },
+  get 'tip reversed'() {
+    return tipReversed;
+  },
+  get 'tip cleaned'() {
+    return tipCleaned;
+  },
+  get 'tip retired'() {
+    return tipRetired;
+  },
+  get 'fan measured'() {
+    return fanMeasured;
+  },
+  get knob() {
+    return knob;
+  },
+  get machine() {
+    return machine;
+  },
+  get care() {
+    return care;
+  },
+  get clog() {
+    return clog;
+  },
+  get fault() {
+    return fault;
+  },
+  get 'touch-up'() {
+    return touchUp;
+  },
+  get incident() {
+    return incident;
+  },
+  get worked() {
+    return worked;
+  },
+  get step() {
+    return step;
+  },
+  get note() {
+    return note;
+  },
+  get trial() {
+    return trial;
+  },
+  get picture() {
+    return picture;
+  },
+  get withdrawn() {
+    return withdrawn;
+  },
 } as const satisfies Readonly<Record<string, Kind>>;
 
 export type EntryKind = keyof typeof KINDS;
@@ -66,7 +125,7 @@ export type PayloadOf<Of extends EntryKind> = z.infer<(typeof KINDS)[Of]['payloa
 export const kindOf = (kind: EntryKind): Kind => KINDS[kind];
 
 /** Kinds that are trouble, for whoever looks for it. */
-export const TROUBLE_KINDS: readonly EntryKind[] = ENTRY_KINDS.filter((kind) => kindOf(kind).trouble);
+export const troubleKinds = (): readonly EntryKind[] => ENTRY_KINDS.filter((kind) => kindOf(kind).trouble);
 
 export { CLOG_PLACES } from './clog';
 export { INCIDENT_LEVELS } from './incident';

@@ -1,0 +1,19 @@
+export {
+  LEARNER_LIMITS,
+  NOTHING_LEARNED,
+  itemCard,
+  practice,
+  practiceFields,
+  type ItemCard,
+  type Practice,
+  type PracticeFields,
+} from './learner';
+export {
+  STROKES_FORMAT,
+  STROKES_VERSION,
+  readStrokes,
+  steppedPoint,
+  strokesFile,
+  writeStrokes,
+  type StrokesFile,
+} from './strokesFile';
