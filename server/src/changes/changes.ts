@@ -13,6 +13,7 @@ import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
 import { ProblemError } from '../http/problems';
 import { pricesFor, type Actor } from '../people/actor';
+import { reaches } from '../people/own';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
 import { NOTHING_SEEN, readCursor, writeCursor, type Cursor, type Position } from './cursor';
@@ -105,7 +106,7 @@ async function shown(trx: Database, actor: Actor, some: readonly Found[]): Promi
     });
   }
   for (const resource of RESOURCE_NAMES) {
-    const ids = idsOf(resource);
+    const ids = idsOf(resource).filter((id) => reaches(actor, resource, id));
     const { seenBy } = RESOURCES[resource];
     if (ids.length === 0 || (seenBy && !may(role, seenBy))) continue;
     const { items, unreadable } = await storeOf(trx, resource, pricesFor(actor)).some(companyId, ids);

@@ -18,6 +18,7 @@ import * as schedules from './migrations/015-schedules';
 import * as waysAndCompanies from './migrations/016-ways-and-companies';
 import * as knobsAndPictures from './migrations/017-knobs-and-pictures';
 import * as calendars from './migrations/018-calendars';
+import * as practice from './migrations/019-practice';
 
 export type Database = Knex;
 
@@ -41,6 +42,7 @@ export const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '016-ways-and-companies': waysAndCompanies,
   '017-knobs-and-pictures': knobsAndPictures,
   '018-calendars': calendars,
+  '019-practice': practice,
 };
 
 const migrationSource: Knex.MigrationSource<string> = {

@@ -247,6 +247,36 @@ describe('a role', () => {
     expect((await phone.call('POST', '/api/entries', { entries: [] })).status).toBe(200);
   });
 
+  it('sees and writes their own record of practice; those who lead see everybody’s', async () => {
+    const { phone: mine, id } = await somebody('apprentice', 'A Wim');
+    const { phone: other, id: otherId } = await somebody('painter', 'A Uma');
+    const { phone: lead } = await somebody('lead', 'A Leo');
+    const nothing = { items: {}, days: [], sprayed: [], taken: [], version: 0 };
+    const put = async (phone: Phone, person: string) =>
+      (await phone.call('PUT', `/api/practices/${person}`, nothing)).status;
+    expect([await put(mine, id), await put(other, otherId), await put(mine, otherId)]).toEqual([
+      200, 200, 403,
+    ]);
+    const seen = async (phone: Phone) => {
+      const { items } = (await phone.call('GET', '/api/practices')).body as { items: { id: string }[] };
+      return items.map((row) => row.id).filter((one) => one === id || one === otherId);
+    };
+    expect([await seen(mine), await seen(other), (await seen(lead)).length]).toEqual([[id], [otherId], 2]);
+    const get = async (phone: Phone) => (await phone.call('GET', `/api/practices/${otherId}`)).status;
+    expect([await get(mine), await get(other), await get(lead)]).toEqual([403, 200, 200]);
+    const writes = [{ resource: 'practices', id: otherId, content: { ...nothing, version: 1 } }];
+    expect((await mine.call('POST', '/api/batch', { writes })).status).toBe(403);
+    expect((await mine.call('DELETE', `/api/practices/${otherId}?version=1`)).status).toBe(403);
+    const told = async (phone: Phone) => {
+      const { body } = await phone.call('GET', '/api/changes');
+      return (body['items'] as { resource: string; id: string }[])
+        .filter(({ resource }) => resource === 'practices')
+        .map((one) => one.id);
+    };
+    expect(await told(mine)).toEqual([id]);
+    expect(await told(lead)).toEqual(expect.arrayContaining([id, otherId]));
+  });
+
   it('a company is never left without an owner', async () => {
     const [row] = (await owner.call('GET', '/api/people')).body['items'] as Record<string, unknown>[];
     const owners = (await owner.call('GET', '/api/people')).body['items'] as {

@@ -66,8 +66,8 @@ describe('the demo', () => {
   });
 });
 
-/** Rows that change and have a text; the log, which does not change, has its own tests (site.test.ts), and so have plans of the days. */
-const CHANGING = RESOURCE_NAMES.filter((name) => name !== 'entries' && name !== 'schedules');
+/** Rows that change and have a text; the log, which does not change, has its own tests (site.test.ts), and so have plans of the days and records of practice. */
+const CHANGING = RESOURCE_NAMES.filter((name) => !['entries', 'schedules', 'practices'].includes(name));
 
 let offers = 1000;
 /** A text that each row has. */
@@ -315,6 +315,7 @@ describe('a row that is stored in another way than its schema says', () => {
     places: { measure: JSON.stringify({ kind: 'cave' }) },
     offers: { state: 'lost' },
     schedules: { school: 'doors first' },
+    practices: { days: JSON.stringify('all of them') },
     surfaces: { geometry: JSON.stringify({ shape: 'rectangle', width: 'wide' }) },
     entries: { payload: JSON.stringify({ volume: 'a lot' }), kind: 'sprayed' },
   };
@@ -371,6 +372,29 @@ describe('plans of the days', () => {
       [expect.objectContaining({ message: 'There is no sprayer: put at least one on the job.' })],
     ]);
     await drop(`/api/jobs/${jobId}`);
+    expect((await server.call('GET', url)).status).toBe(404);
+  });
+});
+
+describe('records of practice', () => {
+  it('are one for each person, under their id, changed over the version that was seen, and gone with the person', async () => {
+    const [demo = {}] = await items('/api/practices');
+    const id = randomUUID();
+    const url = `/api/practices/${id}`;
+    const record = { ...content(demo), version: 0 };
+    expect((await server.call('PUT', url, record)).status).toBe(422);
+    const person = { name: 'New', initials: 'NE', role: 'apprentice', active: true, version: 0 };
+    await server.call('PUT', `/api/people/${id}`, person);
+    const made = await server.call('PUT', url, record);
+    expect([made.status, made.body['version']]).toEqual([200, 1]);
+    expect((await server.call('PUT', url, record)).body).toEqual(made.body);
+    const changed = await server.call('PUT', url, { ...record, sprayed: [], version: 1 });
+    expect(changed.body).toMatchObject({ sprayed: [], version: 2 });
+    const late = await server.call('PUT', url, { ...record, days: [], version: 1 });
+    expect([late.status, late.body['current']]).toEqual([409, changed.body]);
+    const wrong = await server.call('PUT', url, { ...record, days: [{ day: 'today' }], version: 2 });
+    expect([wrong.status, wrong.body.errors?.[0]?.field]).toEqual([422, 'days.0.day']);
+    await drop(`/api/people/${id}`);
     expect((await server.call('GET', url)).status).toBe(404);
   });
 });

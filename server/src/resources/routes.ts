@@ -12,6 +12,7 @@ import type { Data } from '../db/data';
 import { expressPath, idOf } from '../http/parameters';
 import { inCompany, writing } from '../db/writing';
 import { actorOf, allow, pricesFor, type Actor } from '../people/actor';
+import { allowOwn, ownOf } from '../people/own';
 import { writeBatch } from './batch';
 import { companyOf, putCompany as storeCompany, withoutMoney } from './company';
 import { EntriesOneByOne, putEntries } from './entries';
@@ -61,7 +62,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
       const jobId = ofJob ? idOf(request, 'jobId') : undefined;
       return inCompany(db, companyId, async (trx) => {
         const store = storeOf(trx, name, pricesFor(actor));
-        if (jobId === undefined) return store.list(companyId);
+        if (jobId === undefined) return ownOf(actor, name, await store.list(companyId));
         await storeOf(trx, 'jobs').find(companyId, jobId);
         return store.list(companyId, { jobId });
       });
@@ -74,6 +75,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         see(actor);
         const { companyId } = actor;
         const id = idOf(request);
+        allowOwn(actor, name, id);
         return inCompany(db, companyId, (trx) => storeOf(trx, name, pricesFor(actor)).get(companyId, id));
       }),
     );
@@ -83,6 +85,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
         allow(actor, writtenBy);
         const { companyId } = actor;
         const rowId = idOf(request);
+        allowOwn(actor, name, rowId);
         const { version, ...content } = body.parse(request.body) as { readonly version: number };
         return name === 'entries'
           ? oneByOne.put(actor, { id: rowId, content: content as never, clockSkew: clockOf(request) })
@@ -95,6 +98,7 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
       expressPath(remove.path),
       send(async (request, actor) => {
         allow(actor, writtenBy);
+        allowOwn(actor, name, idOf(request));
         const { companyId } = actor;
         const { version } = remove.query.parse(request.query);
         await writing(db, companyId, (trx) =>
@@ -133,7 +137,10 @@ export function resourceRoutes({ db, announcer }: Pick<Data, 'db' | 'announcer'>
     postBatch.path,
     send(async (request, actor) => {
       const { writes } = postBatch.body.parse(request.body);
-      for (const { resource } of writes) allow(actor, RESOURCES[resource].writtenBy);
+      for (const { resource, id } of writes) {
+        allow(actor, RESOURCES[resource].writtenBy);
+        allowOwn(actor, resource, id);
+      }
       return { rows: await writeBatch(db, actor, writes) };
     }),
   );
