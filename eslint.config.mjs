@@ -134,6 +134,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['contract/src/index.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ExportAllDeclaration',
+          message:
+            'Name what is exported: to export all of a file is to make all of its schemas, which a slow phone waits for.',
+        },
+      ],
+    },
+  },
+  {
     // In svg, x and y are attributes of text and shapes, not deprecated styles.
     files: [
       'app/src/features/setup/{Scene,FilmSection}.tsx',
@@ -146,6 +159,7 @@ export default tseslint.config(
       'app/src/features/place/{PlanDrawing,DrawPad}.tsx',
       'app/src/features/today/Rail.tsx',
       'app/src/features/passing/PassPicture.tsx',
+      'app/src/features/practice/ShownPicture.tsx',
       'app/src/features/passing/TimeLine.tsx',
       'app/src/features/stands/ReachDrawing.tsx',
       'app/src/features/wear/FanChart.tsx',

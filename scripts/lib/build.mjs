@@ -43,6 +43,7 @@ const SOURCES = {
     'app/zod-policy.js',
     'app/zod-without-eval.js',
     'app/uuid-v7.js',
+    'patches',
     'package-lock.json',
     'scripts/lib/build.mjs',
   ],
@@ -143,7 +144,7 @@ async function buildApp() {
 }
 
 /** Files that every first load takes: packed once, as hard as it goes, instead of for each request. */
-const PACKED = /^_expo\/static\/(js\/web\/(entry|later)-[^/]*\.js|css\/[^/]*\.css)$/;
+const PACKED = /^_expo\/static\/(js\/web\/(entry|soon|later)-[^/]*\.js|css\/[^/]*\.css)$/;
 
 /** Packs those of an export. */
 export async function pack(dist) {

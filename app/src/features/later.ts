@@ -20,11 +20,9 @@ import { PlaceScreen } from './place';
 import { PrepareScreen } from './prepare';
 import { BookScreen, SettingsScreen } from './settings';
 import { StandsScreen } from './stands';
-import { Strip } from './strip';
 import { TakeScreen } from './take';
 import { TodayScreen } from './today';
 import { SystemsScreen } from './system';
-import { QuickSetup, SurfaceScreen } from './surface';
 import { ToolScreen } from './tool';
 import { WearScreen } from './wear';
 
@@ -117,9 +115,6 @@ export const SCREENS = {
   get ProductsScreen() {
     return ProductsScreen;
   },
-  get QuickSetup() {
-    return QuickSetup;
-  },
   get SettingsScreen() {
     return SettingsScreen;
   },
@@ -128,12 +123,6 @@ export const SCREENS = {
   },
   get StandsScreen() {
     return StandsScreen;
-  },
-  get Strip() {
-    return Strip;
-  },
-  get SurfaceScreen() {
-    return SurfaceScreen;
   },
   get SystemsScreen() {
     return SystemsScreen;
@@ -157,3 +146,6 @@ export const SCREENS = {
     return WearScreen;
   },
 };
+
+/** The chunk with everything of practice: most days nobody asks for it. */
+export const practice = async () => await import('@/features/practice');

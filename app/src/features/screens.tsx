@@ -4,42 +4,62 @@ import { fetchedLater } from '@/ui/lazy';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
 
-/** The chunk with every screen but the list of jobs and the emergency card, which are in the first load. */
-const later = async () => (await import('./later')).SCREENS;
+/** The chunk with what is wanted right after the first picture, and through it the one with every other screen. */
+const soon = async () => await import('./soon');
+const later = async () => (await soon()).later();
 
-/** Screens that are gone to first, read ahead while nothing else is to be done. */
-const FIRST = ['JobScreen', 'TodayScreen', 'SurfaceScreen', 'LogScreen'] as const;
-/** When they begin to be: the first screen has long been drawn, ms. */
-const READ_AHEAD = 4000;
+type Soon = Awaited<ReturnType<typeof soon>>['SOON'];
+type Later = Awaited<ReturnType<typeof later>>['SCREENS'];
+type Practice = Awaited<ReturnType<Awaited<ReturnType<typeof later>>['practice']>>;
 
-function readAhead(screens: Later, [next, ...rest]: readonly (typeof FIRST)[number][]): void {
+/** Screens that are gone to first, read ahead while nothing else is to be done: to name one is to read it. */
+const firstScreens = (near: Soon, far: Later): readonly (() => unknown)[] => [
+  () => far.JobScreen,
+  () => far.TodayScreen,
+  () => near.SurfaceScreen,
+  () => far.LogScreen,
+];
+
+function readAhead([next, ...rest]: readonly (() => unknown)[]): void {
   if (next === undefined) return;
   const idle = globalThis.requestIdleCallback as typeof requestIdleCallback | undefined;
   const read = () => {
-    // To name it is to read it.
-    Reflect.get(screens, next);
-    readAhead(screens, rest);
+    next();
+    readAhead(rest);
   };
   if (idle) idle(read);
   else setTimeout(read, 200);
 }
 
-/** Fetches the chunk ahead of its first use. */
+/** When screens begin to be read ahead: the first one has long been drawn, ms. */
+const READ_AHEAD = 4000;
+
+/** Fetches what is not here ahead of its first use: at once, since the server may be gone in a moment. */
 export const fetchScreens = (): void =>
-  void later().then(
-    (screens) => setTimeout(() => readAhead(screens, FIRST), READ_AHEAD),
+  void Promise.all([soon(), later()]).then(
+    ([{ SOON }, { SCREENS }]) => setTimeout(() => readAhead(firstScreens(SOON, SCREENS)), READ_AHEAD),
     () => undefined,
   );
 
-type Later = Awaited<ReturnType<typeof later>>;
+/** One screen of a chunk, with the shape of what comes while it is fetched. */
+const soonScreen = <Props extends object>(
+  pick: (screens: Soon) => ComponentType<Props>,
+  waiting: ReactNode,
+): ComponentType<Props> => fetchedLater(async () => pick((await soon()).SOON), waiting);
 
-/** One screen of the chunk, with the shape of what comes while it is fetched. */
+/** The same of the chunk with all others. */
 function screen<Props extends object>(
   pick: (screens: Later) => ComponentType<Props>,
   waiting: ReactNode,
 ): ComponentType<Props> {
-  return fetchedLater(async () => pick(await later()), waiting);
+  return fetchedLater(async () => pick((await later()).SCREENS), waiting);
 }
+
+/** The same of practice. */
+const practiceScreen = <Props extends object>(
+  pick: (screens: Practice) => ComponentType<Props>,
+  waiting: ReactNode,
+): ComponentType<Props> => fetchedLater(async () => pick(await (await later()).practice()), waiting);
 
 const waiting = (title: string, backTo?: Href) => (
   <Screen title={title} backTo={backTo}>
@@ -64,12 +84,12 @@ export const PlaceScreen = screen((screens) => screens.PlaceScreen, waiting('Roo
 export const SystemsScreen = screen((screens) => screens.SystemsScreen, waiting('Coating systems'));
 export const FilesScreen = screen((screens) => screens.FilesScreen, waiting('Files'));
 export const OpenJobScreen = screen((screens) => screens.OpenJobScreen, waiting('Open a job file', '/'));
-export const SurfaceScreen = screen((screens) => screens.SurfaceScreen, waiting('Surface'));
-export const QuickSetup = screen((screens) => screens.QuickSetup, waiting('Set-up'));
+export const SurfaceScreen = soonScreen((screens) => screens.SurfaceScreen, waiting('Surface'));
+export const QuickSetup = soonScreen((screens) => screens.QuickSetup, waiting('Set-up'));
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
 export const InTheSprayer = screen((screens) => screens.InTheSprayer, null);
-export const Strip = screen((screens) => screens.Strip, null);
+export const Strip = soonScreen((screens) => screens.Strip, null);
 export const ToolScreen = screen((screens) => screens.ToolScreen, waiting('On site'));
 export const TakeScreen = screen((screens) => screens.TakeScreen, waiting('Take along'));
 export const JobTipsScreen = screen((screens) => screens.JobTipsScreen, waiting('Tips for the job'));
@@ -91,3 +111,9 @@ export const ProductsScreen = screen(
   waiting('Products side by side', '/log'),
 );
 export const LearnedScreen = screen((screens) => screens.LearnedScreen, waiting('Our history', '/log'));
+export const PracticeScreen = practiceScreen(
+  (screens) => screens.PracticeScreen,
+  waiting('Practice', '/set-up'),
+);
+export const SprayScreen = practiceScreen((screens) => screens.SprayScreen, waiting('Practice', '/practice'));
+export const DrillScreen = practiceScreen((screens) => screens.DrillScreen, waiting('Practice', '/practice'));

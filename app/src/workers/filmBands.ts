@@ -23,8 +23,8 @@ export interface FilmPictureData {
 const DECIMALS = 3;
 
 /** Film a fifth over what is wanted is heavy; a fifth of the least film is bare. */
-const HEAVY = 1.2;
-const BARE = 0.2;
+export const HEAVY = 1.2;
+export const BARE = 0.2;
 
 /**
  * Turns the film on a grid into bands between thresholds, as SVG paths in metres: thin from a fifth of the least film,

@@ -18,7 +18,7 @@ import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
-import { canSound, canVibrate, useBeat } from './useBeat';
+import { canSound, canVibrate, useBeat } from '@/ui/beat';
 
 const MOST_DRAWN = 8;
 const ON_OFF = ['on', 'off'] as const;

@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react-native';
-import { useBeat } from './useBeat';
+import { useBeat } from '@/ui/beat';
 
 describe('a beat that runs', () => {
   const buzzed: number[] = [];

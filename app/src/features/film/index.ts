@@ -1,1 +1,3 @@
+export { FilmPicture, Legend, shownBands } from './FilmPicture';
 export { FilmSheet } from './FilmSheet';
+export { useFilm } from './useFilm';

@@ -1,4 +1,4 @@
-import { ENTRY_KINDS, kindOf, TROUBLE_KINDS, logFileOf, type EntryKind } from '@fine-spray/contract';
+import { ENTRY_KINDS, kindOf, troubleKinds, logFileOf, type EntryKind } from '@fine-spray/contract';
 import { CSV_STYLES, csvOf } from '@fine-spray/contract/formats';
 import {
   journal,
@@ -73,7 +73,7 @@ function Loaded({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
   const [kind, setKind] = useState<string>(ALL);
   const wanted = useDeferredValue(text);
   const days = useMemo(() => {
-    const kinds = kind === ALL ? undefined : kind === TROUBLE ? TROUBLE_KINDS : [kind as EntryKind];
+    const kinds = kind === ALL ? undefined : kind === TROUBLE ? troubleKinds() : [kind as EntryKind];
     return journal(
       log.entries,
       { names: log.names, system, offsetAt },

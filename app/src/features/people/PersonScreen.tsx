@@ -8,6 +8,7 @@ import { newId } from '@/data/newId';
 import { useList, useWrites } from '@/data/resources';
 import { Button } from '@/ui/button';
 import { FieldError, Labelled, TextField } from '@/ui/field';
+import { fetchedLater } from '@/ui/lazy';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { Segmented } from '@/ui/segmented';
@@ -18,6 +19,11 @@ import { Devices } from './Devices';
 import { Invite } from './Invite';
 import { OwnSecrets } from './OwnSecrets';
 import { ROLE_WORDS } from './PeopleScreen';
+
+const PracticeProgress = fetchedLater(
+  async () => (await import('@/features/practice')).PracticeProgress,
+  null,
+);
 
 type Fields = Pick<Person, 'name' | 'initials' | 'role' | 'active'>;
 const NEW: Fields = { name: '', initials: '', role: 'painter', active: true };
@@ -118,6 +124,7 @@ function Form({ person }: { person: Person | undefined }) {
       ) : (
         <Words colour="ink2">{CAPABILITIES.people}</Words>
       )}
+      {person ? <PracticeProgress personId={person.id} /> : null}
       {person && me?.signIn ? <Devices personId={person.id} /> : null}
       {own && me?.signIn ? <OwnSecrets owner={me.role === 'owner'} name={person.name} /> : null}
     </Screen>

@@ -37,7 +37,7 @@ import { PlanDrawing } from './PlanDrawing';
 import { RoomSizes } from './RoomSizes';
 import { WallDrawing } from './WallDrawing';
 import { usePlaceActions } from './newPlace';
-import { SvgButton } from './SvgButton';
+import { SvgButton } from '@/features/drawing';
 import { usePlaceDraft } from './usePlaceDraft';
 
 const WAITING = <Skeleton rows={3} height={200} />;

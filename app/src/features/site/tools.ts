@@ -11,6 +11,8 @@ import ListChecks from 'lucide-react-native/icons/list-checks';
 import Metronome from 'lucide-react-native/icons/metronome';
 import PowerOff from 'lucide-react-native/icons/power-off';
 import Route from 'lucide-react-native/icons/route';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
+import SprayCan from 'lucide-react-native/icons/spray-can';
 import Target from 'lucide-react-native/icons/target';
 
 interface ToolData {
@@ -26,6 +28,8 @@ export const TOOLS = {
   knob: { title: 'Pressure at the knob', icon: Gauge },
   passes: { title: 'How to pass it', icon: Route },
   beat: { title: 'Beat', icon: Metronome },
+  try: { title: 'Try before spraying', icon: SlidersHorizontal },
+  practise: { title: 'Practise it', icon: SprayCan },
   'gun-down': { title: 'Put the gun down', icon: CirclePause },
   wrong: { title: 'Something wrong?', icon: CircleQuestionMark },
   line: { title: 'Hose line', icon: Cable },

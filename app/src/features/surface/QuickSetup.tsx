@@ -42,6 +42,7 @@ export function QuickSetup() {
 }
 
 function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
+  const router = useRouter();
   const [{ surface, job }, setQuick] = useQuickState(first);
   const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
   const setJob = (next: SetupJob) => setQuick({ surface, job: next });
@@ -69,7 +70,14 @@ function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
         under="/set-up"
         onInvalid={() => undefined}
         onLine={(change) => setJob({ ...job, ...change })}
-        above={<Words colour="ink2">Kept on this device only. Make a job to keep surfaces.</Words>}
+        above={
+          <View className="flex-row flex-wrap items-center justify-between gap-x-3">
+            <Words colour="ink2" className="min-w-[200px] flex-1">
+              Kept on this device only. Make a job to keep surfaces.
+            </Words>
+            <Button label="Practice" kind="quiet" onPress={() => router.navigate('/practice')} />
+          </View>
+        }
       />
     </View>
   );

@@ -26,6 +26,7 @@ import {
 } from '@/features/site';
 import { TipMapScreen } from '@/features/tips';
 import { Button } from '@/ui/button';
+import { fetchedLater } from '@/ui/lazy';
 import { Screen } from '@/ui/screen';
 import { ErrorState, Skeleton } from '@/ui/states';
 import { SiteTargets } from '@/ui/target';
@@ -37,6 +38,14 @@ const SCREENS: Readonly<Record<ToolId, ComponentType<{ site: Site }>>> = {
   knob: KnobScreen,
   passes: PassScreen,
   beat: BeatScreen,
+  try: fetchedLater(
+    async () => (await import('@/features/practice')).TryScreen,
+    <Skeleton rows={3} height={200} />,
+  ),
+  practise: fetchedLater(
+    async () => (await import('@/features/practice')).PractiseSite,
+    <Skeleton rows={3} height={200} />,
+  ),
   'gun-down': GunDownScreen,
   wrong: WrongScreen,
   line: LineScreen,

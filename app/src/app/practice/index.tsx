@@ -1,0 +1,3 @@
+import { PracticeScreen } from '@/features/screens';
+
+export default PracticeScreen;

@@ -1,0 +1,1 @@
+export { SvgButton } from './SvgButton';

@@ -1,0 +1,290 @@
+import { LiveFilm, type PracticeTarget, type Recording } from '@fine-spray/core/practice';
+import { beatFor } from '@fine-spray/core/film';
+import { boxOf } from '@fine-spray/core/shape';
+import { quantity, showText } from '@fine-spray/core/units';
+import Coffee from 'lucide-react-native/icons/coffee';
+import Metronome from 'lucide-react-native/icons/metronome';
+import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
+import Undo from 'lucide-react-native/icons/undo-2';
+import { createElement, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { View } from 'react-native';
+import { useAwake } from '@/ui/awake';
+import { canSound, canVibrate, useBeat } from '@/ui/beat';
+import { Beside } from '@/ui/beside';
+import { Button } from '@/ui/button';
+import { BigNumber } from '@/ui/number';
+import { usePreference } from '@/ui/preference';
+import { Segmented } from '@/ui/segmented';
+import { Slider } from '@/ui/slider';
+import { ErrorState } from '@/ui/states';
+import { Words } from '@/ui/text';
+import { useTheme } from '@/ui/theme/theme';
+import { TickRow } from '@/ui/tickRow';
+import { useUnits } from '@/ui/units';
+import { FilmCanvases } from './FilmCanvases';
+import { FilmLegend } from './FilmLegend';
+import { Spraying, type Ways } from './spraying';
+
+/** A break that somebody takes, to see what it does to an edge, s. */
+const BREAK = 300;
+const DISTANCES = { min: 0.1, max: 0.6, step: 0.01 } as const;
+/** Within this of the wanted speed it is right. */
+const RIGHT = 0.12;
+
+const speedWord = (speed: number, wanted: number): string =>
+  speed < wanted * (1 - RIGHT) ? 'faster' : speed > wanted * (1 + RIGHT) ? 'slower' : 'right';
+
+/** A piece to spray with a finger, a mouse, a pen or keys; the film comes as it is laid. */
+export function SprayBoard({
+  target,
+  onDone,
+}: {
+  target: PracticeTarget;
+  onDone: (recording: Recording) => void;
+}) {
+  const begun = useMemo(() => LiveFilm.begin(target), [target]);
+  if (!begun.ok) return <ErrorState title="Nothing to spray here" text={begun.message} />;
+  return <Board target={target} film={begun.value} onDone={onDone} />;
+}
+
+/** Something that is told while somebody sprays: to the line that shows it, and to nothing else of the screen. */
+class Told<T> {
+  private readonly listeners = new Set<() => void>();
+  constructor(private value: T) {}
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly current = (): T => this.value;
+  readonly set = (value: T): void => {
+    this.value = value;
+    for (const listener of this.listeners) listener();
+  };
+}
+
+const useTold = <T,>({ subscribe, current }: Told<T>): T => useSyncExternalStore(subscribe, current, current);
+
+/** Strokes so far, and how fast the last one was, m/s. */
+interface Strokes {
+  readonly count: number;
+  readonly speed: number | undefined;
+}
+const NO_STROKES: Strokes = { count: 0, speed: undefined };
+
+function SpeedLine({ now, wanted }: { now: Told<number | undefined>; wanted: number }) {
+  const { system } = useUnits();
+  const speed = useTold(now);
+  const said = showText(wanted, 'speed', system);
+  return (
+    <View className="flex-row flex-wrap items-baseline justify-between gap-x-3" testID="spray-speed">
+      <BigNumber value={speed ?? 0} kind="speed" size={44} colour="wet" />
+      <Words weight="semi">
+        {speed === undefined || speed < 0.02 ? `wanted ${said}` : `${speedWord(speed, wanted)}: ${said}`}
+      </Words>
+    </View>
+  );
+}
+
+/** How many strokes there are, and what the last one was like: read out, too. */
+function StrokeLine({ told, passes, wanted }: { told: Told<Strokes>; passes: number; wanted: number }) {
+  const { system } = useUnits();
+  const { count, speed } = useTold(told);
+  if (count === 0) return `${passes} ${passes === 1 ? 'pass' : 'passes'} planned. Begin off the piece.`;
+  if (speed === undefined) return `Stroke ${count} of about ${passes}.`;
+  const word = speedWord(speed, wanted);
+  return `Stroke ${count} of about ${passes}: ${showText(speed, 'speed', system)}, ${word === 'right' ? 'right' : `go ${word}`}.`;
+}
+
+/** How somebody holds the gun; switches are remembered on this device. */
+function useWays(target: PracticeTarget) {
+  const first = target.wall.job.strokes[0]?.points[0];
+  const [distance, setDistance] = useState<number>(target.settings.distance);
+  const [fan, setFan] = useState<Ways['fan']>(first && first.orientation === 0 ? 'level' : 'upright');
+  const [wrist, setWrist] = usePreference<Ways['wrist']>('practice-wrist', 'locked', ['locked', 'swings']);
+  const [triggerBy, setTriggerBy] = usePreference<Ways['triggerBy']>('practice-trigger', 'finger', [
+    'finger',
+    'second',
+  ]);
+  const [ghost, setGhost] = usePreference<'on' | 'off'>('practice-ghost', 'on', ['on', 'off']);
+  const ways = useMemo(
+    (): Ways => ({ distance, fan, wrist, triggerBy, ghost: ghost === 'on' }),
+    [distance, fan, wrist, triggerBy, ghost],
+  );
+  return { ways, setDistance, setFan, setWrist, setTriggerBy, setGhost };
+}
+
+function Board({
+  target,
+  film,
+  onDone,
+}: {
+  target: PracticeTarget;
+  film: LiveFilm;
+  onDone: (recording: Recording) => void;
+}) {
+  const { system } = useUnits();
+  const { palette } = useTheme();
+  const { ways, setDistance, setFan, setWrist, setTriggerBy, setGhost } = useWays(target);
+  const surface = useRef<HTMLDivElement>(null);
+  const [below, above] = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
+  const spraying = useRef<Spraying>(undefined);
+  const [speed] = useState(() => new Told<number | undefined>(undefined));
+  const [strokes] = useState(() => new Told(NO_STROKES));
+  const some = useSyncExternalStore(strokes.subscribe, () => strokes.current().count > 0);
+  const [full, setFull] = useState(false);
+  const now = useRef({ ways, palette });
+  now.current = { ways, palette };
+  useAwake();
+
+  useEffect(() => {
+    const [div, film1, film2] = [surface.current, below.current, above.current];
+    if (!div || !film1 || !film2) return undefined;
+    const made = new Spraying(target, film, film1, film2, now.current.ways, now.current.palette, {
+      onSpeed: speed.set,
+      onStrokes: (count, last) => strokes.set({ count, speed: last }),
+      onFull: () => setFull(true),
+      onDistance: (factor) =>
+        setDistance((distance) =>
+          Math.min(DISTANCES.max, Math.max(DISTANCES.min, Math.round(distance * factor * 1000) / 1000)),
+        ),
+    });
+    spraying.current = made;
+    return made.attach(div);
+  }, [target, film, setDistance, below, above, speed, strokes]);
+  useEffect(() => spraying.current?.hold(ways), [ways]);
+  useEffect(() => spraying.current?.paintWith(palette), [palette]);
+
+  const { grid } = film.simulation;
+  const wanted = target.settings.gunSpeed;
+  const passes = target.wall.plan.passes.length;
+  const { left, right } = boxOf(target.wall.piece.outline);
+  const beat = beatFor(quantity(Math.max(0.3, right - left)), quantity(wanted), system);
+  const beating = useBeat(beat.ok ? beat.value.interval : 1, beat.ok ? beat.value.beats : 1, {
+    sound: canSound(),
+    vibration: canVibrate(),
+  });
+  const board = (
+    <View className="gap-2">
+      <SpeedLine now={speed} wanted={wanted} />
+      {createElement(
+        'div',
+        {
+          ref: surface,
+          tabIndex: 0,
+          role: 'application',
+          'aria-label':
+            'The piece. Arrow keys move the gun at the wanted speed, hold the space bar to spray. With a finger or a mouse: press and move.',
+          'data-testid': 'spray-surface',
+          style: {
+            position: 'relative',
+            touchAction: 'none',
+            userSelect: 'none',
+            cursor: 'crosshair',
+            paddingBottom: 44,
+            maxWidth: `${(62 * grid.columns) / grid.rows}vh`,
+          },
+        },
+        <FilmCanvases below={below} above={above} columns={grid.columns} rows={grid.rows} />,
+      )}
+      <Words role="status" testID="spray-stroke">
+        {full ? (
+          'As much as can be recorded: look at it, or start over.'
+        ) : (
+          <StrokeLine told={strokes} passes={passes} wanted={wanted} />
+        )}
+      </Words>
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label="Take back"
+          icon={Undo}
+          disabled={!some}
+          className="flex-1"
+          onPress={() => {
+            spraying.current?.undo();
+            setFull(false);
+          }}
+        />
+        <Button
+          label="Start over"
+          icon={RotateCcw}
+          disabled={!some}
+          className="flex-1"
+          onPress={() => {
+            spraying.current?.begin({ strokes: [] });
+            setFull(false);
+          }}
+        />
+      </View>
+      <Button
+        label="Look at the film"
+        kind="primary"
+        className="min-h-[56px]"
+        disabled={!some}
+        onPress={() => spraying.current && onDone(spraying.current.recording())}
+      />
+    </View>
+  );
+  const ways1 = (
+    <View className="gap-3">
+      <Slider
+        label="Gun distance"
+        value={ways.distance}
+        {...DISTANCES}
+        text={`${showText(ways.distance, 'distance', system)} of ${showText(target.settings.distance, 'distance', system)}`}
+        onChange={setDistance}
+      />
+      <Segmented
+        label="Fan"
+        value={ways.fan}
+        options={[
+          { value: 'upright', label: 'Fan upright' },
+          { value: 'level', label: 'Fan level' },
+        ]}
+        onChange={setFan}
+      />
+      <Segmented
+        label="Wrist"
+        value={ways.wrist}
+        options={[
+          { value: 'locked', label: 'Wrist locked' },
+          { value: 'swings', label: 'Wrist swings' },
+        ]}
+        onChange={setWrist}
+      />
+      <Segmented
+        label="Trigger"
+        value={ways.triggerBy}
+        options={[
+          { value: 'finger', label: 'Pull by touching' },
+          { value: 'second', label: 'By a second finger' },
+        ]}
+        onChange={setTriggerBy}
+      />
+      <TickRow
+        label="Planned passes to follow"
+        on={ways.ghost}
+        onPress={() => setGhost(ways.ghost ? 'off' : 'on')}
+      />
+      <View className="flex-row flex-wrap gap-2">
+        <Button
+          label={beating.running ? 'Stop the beat' : 'Beat of the speed'}
+          icon={Metronome}
+          onPress={beating.toggle}
+        />
+        <Button
+          label="Break of 5 minutes"
+          icon={Coffee}
+          disabled={!some}
+          onPress={() => spraying.current?.rest(BREAK)}
+        />
+      </View>
+      {beating.running && beating.count !== undefined ? (
+        <Words weight="bold" aria-hidden>
+          {`Beat ${(beating.count % (beat.ok ? beat.value.beats : 1)) + 1}`}
+        </Words>
+      ) : null}
+      <FilmLegend />
+    </View>
+  );
+  return <Beside left={board} right={ways1} />;
+}

@@ -1,0 +1,6 @@
+export { DrillScreen } from './DrillScreen';
+export { PracticeProgress } from './PracticeProgress';
+export { PracticeScreen } from './PracticeScreen';
+export { PractiseSite } from './PractiseSite';
+export { SprayScreen } from './SprayScreen';
+export { TryScreen } from './TryScreen';
