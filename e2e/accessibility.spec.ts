@@ -73,6 +73,14 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     'tip map': async () => `${await demoSurface('North wall')}/tips`,
     'card to show': async () => `${await demoSurface('North wall')}/card`,
   },
+  'of practice': {
+    practice: () => Promise.resolve('/practice'),
+    'a piece to spray': () => Promise.resolve('/practice/spray/wall'),
+    'a drill': () => Promise.resolve('/practice/drill?skill=patterns'),
+    'a scene': () => Promise.resolve('/practice/drill?skill=site'),
+    'try before spraying': async () => `${await demoSurface('North wall')}/try`,
+    'practise it': async () => `${await demoSurface('North wall')}/practise`,
+  },
   'of the log': {
     log: () => Promise.resolve('/log'),
     'a coat finished': async () =>

@@ -512,7 +512,18 @@ test('a dial-in goes on through a dead server and a reload; what is kept waits h
 });
 
 test('everything that is tapped on site is 56 px high, for a glove', async ({ page }) => {
-  const tools = ['start-up', 'paint', 'dial-in', 'knob', 'passes', 'beat', 'gun-down', 'wrong'];
+  const tools = [
+    'start-up',
+    'paint',
+    'dial-in',
+    'knob',
+    'passes',
+    'beat',
+    'try',
+    'practise',
+    'gun-down',
+    'wrong',
+  ];
   for (const name of [...tools, 'line', 'film', 'tips', 'card', 'shut-down']) {
     await tool(page, name, 'North wall');
     const small = await page.getByRole('main').evaluate((main) =>
