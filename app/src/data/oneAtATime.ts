@@ -42,3 +42,13 @@ export async function alone(
   if (locks) await locks.request(name, signal ? { signal } : {}, () => work(true));
   else await work(false);
 }
+
+/**
+ * Does something at once, and says whether nobody is in the middle of what is done `alone` under this name; nobody begins with
+ * that meanwhile. Where pages cannot tell, nobody is taken to be.
+ */
+export async function unlessTaken<T>(name: string, work: (free: boolean) => Promise<T>): Promise<T> {
+  const locks = (globalThis.navigator as Navigator | undefined)?.locks;
+  if (!locks) return work(true);
+  return locks.request(name, { ifAvailable: true }, (lock) => work(lock !== null)) as Promise<T>;
+}

@@ -28,6 +28,15 @@ class Server {
     this.rows.delete(id);
   }
 
+  /** From now on the same content again changes nothing, as our server does it. */
+  sameAgain(): void {
+    const answer = this.answer.bind(this);
+    this.answer = (writes) =>
+      writes.every(({ id, content }) => this.rows.get(id)?.['name'] === (content as unknown as Row)['name'])
+        ? { status: 200, body: { rows: writes.map(({ id }) => this.rows.get(id)) } }
+        : answer(writes);
+  }
+
   answer(writes: readonly BatchWrite[]): { status: number; body: unknown } {
     this.batches += 1;
     if (this.other) {
@@ -126,6 +135,18 @@ class Page {
     const version = this.row(id)?.version ?? 0;
     return this.do({ resource: 'jobs', id, content: { name, ...more, version } } as unknown as BatchWrite);
   }
+  /** Names a row as a screen that stays open does: each time over the version it was given back. */
+  draft(id: string): (name: string) => Promise<void> {
+    let version = this.row(id)?.version ?? 0;
+    return async (name) => {
+      const [row] = await this.do({
+        resource: 'jobs',
+        id,
+        content: { name, version },
+      } as unknown as BatchWrite);
+      version = row?.version ?? version;
+    };
+  }
   delete(id: string) {
     return this.do({ resource: 'jobs', id, content: null, version: this.row(id)?.version ?? 1 });
   }
@@ -210,6 +231,48 @@ describe('plans while the server is away', () => {
     expect(server.rows.get('a')).toMatchObject({ name: 'New', version: 2 });
   });
 
+  it('typed on are on the version that goes up, for a draft that stays open before, while and after it does', async () => {
+    server.put('a', { name: 'Old' });
+    const page = new Page();
+    const draft = page.draft('a');
+    server.away = true;
+    for (const name of ['N', 'Ne', 'New']) await draft(name);
+    const real = globalThis.fetch;
+    globalThis.fetch = async (...args: Parameters<typeof fetch>) => {
+      const answer = await real(...args);
+      // Typed while the first is on its way.
+      globalThis.fetch = real;
+      await draft('Newer');
+      return answer;
+    };
+    await page.back();
+    expect([page.waiting, server.rows.get('a')]).toEqual([[], { id: 'a', name: 'Newer', version: 3 }]);
+    page.seen = [...server.rows.values()];
+    await draft('Newest');
+    expect([page.waiting, server.rows.get('a')]).toEqual([[], { id: 'a', name: 'Newest', version: 4 }]);
+  });
+
+  it('typed on after the answer was lost clash with nothing: what was tried stays as it was', async () => {
+    server.put('a', { name: 'Old' });
+    const page = new Page();
+    const draft = page.draft('a');
+    server.away = true;
+    await draft('New');
+    server.away = false;
+    const real = globalThis.fetch;
+    globalThis.fetch = async (...args: Parameters<typeof fetch>) => {
+      await real(...args);
+      throw new Error('the line broke');
+    };
+    await page.plans.send();
+    globalThis.fetch = real;
+    reach.failed();
+    await draft('Newer');
+    server.sameAgain();
+    await page.back();
+    expect([page.waiting, server.rows.get('a')]).toEqual([[], { id: 'a', name: 'Newer', version: 3 }]);
+  });
+
   it('that were taken back before they were sent leave the row as it was, and what is written next is on that', async () => {
     server.put('a', { name: 'Old' });
     const page = new Page();
@@ -217,12 +280,7 @@ describe('plans while the server is away', () => {
     await page.name('a', 'New');
     await page.name('a', 'Old');
     const row = page.row('a');
-    const answer = server.answer.bind(server);
-    // As our server does it: the same content changes nothing.
-    server.answer = (writes) =>
-      writes.every(({ id, content }) => server.rows.get(id)?.['name'] === (content as unknown as Row)['name'])
-        ? { status: 200, body: { rows: writes.map(({ id }) => server.rows.get(id)) } }
-        : answer(writes);
+    server.sameAgain();
     await page.back();
     expect([row?.version, server.rows.get('a')?.version]).toEqual([2, 1]);
     // A draft that stayed open goes on from what it was told.
@@ -254,16 +312,7 @@ describe('plans while the server is away', () => {
     };
     await page.plans.send();
     globalThis.fetch = lost;
-    // As our server does it: the same content again changes nothing.
-    const answer = server.answer.bind(server);
-    server.answer = (writes) => {
-      const same = writes.every(
-        ({ id, content }) => server.rows.get(id)?.['name'] === (content as unknown as Row)['name'],
-      );
-      return same
-        ? { status: 200, body: { rows: writes.map(({ id }) => server.rows.get(id)) } }
-        : answer(writes);
-    };
+    server.sameAgain();
     await page.plans.send();
     expect([server.rows.get('a')?.version, page.waiting]).toEqual([2, []]);
   });

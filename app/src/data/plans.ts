@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react';
 import { NotOurs, OtherCompany, Refused, Unreachable, call, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptPlan } from './device';
 import { newId } from './newId';
-import { OneAtATime, alone } from './oneAtATime';
+import { OneAtATime, alone, unlessTaken } from './oneAtATime';
 import { reach } from './reach';
 import { surelyOurs } from './whose';
 
@@ -94,7 +94,8 @@ export class Plans {
   private started: Promise<void> | undefined;
   private turn: Promise<unknown> = Promise.resolve();
   private readonly sending = new OneAtATime(() => this.sendAll());
-  private onItsWay: string | undefined;
+  /** Made by this page and never sent: the server has nothing of them for sure. */
+  private readonly fresh = new Set<string>();
   private failures = 0;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private readonly channel: BroadcastChannel | undefined;
@@ -203,29 +204,41 @@ export class Plans {
   ): Promise<readonly (PlanRow | null)[]> {
     const before = writes.map(rowNow);
     const changing = writes.filter((one, index) => changes(one, before[index]));
+    const kept = new Map<BatchWrite, BatchWrite>();
     if (changing.length > 0) {
       try {
-        await this.inTurn(() => this.put(changing));
+        const waiting = await this.inTurn(() => this.put(changing));
+        changing.forEach((one, index) => kept.set(one, waiting[index] ?? one));
       } catch {
         throw failed;
       }
       this.told(resourcesOf(changing), false);
       this.later();
     }
-    return writes.map((one, index) =>
-      changing.includes(one) ? rowOf(one, before[index]) : (before[index] ?? null),
-    );
+    return writes.map((one, index) => {
+      const now = kept.get(one);
+      return now ? rowOf(now, before[index]) : (before[index] ?? null);
+    });
   }
 
-  /** What is typed on goes into what waits already, unless that is on its way. */
-  private async put(writes: readonly BatchWrite[]): Promise<void> {
+  /**
+   * What is typed on goes into what waits already, unless the server may have that.
+   * @returns the writes as they wait: what was typed on is over the version of what it went into
+   */
+  private put(writes: readonly BatchWrite[]): Promise<readonly BatchWrite[]> {
+    return unlessTaken(CHANNEL, (free) => this.putOne(writes, free));
+  }
+
+  /** @param free nothing is being sent, by this page or another */
+  private async putOne(writes: readonly BatchWrite[], free: boolean): Promise<readonly BatchWrite[]> {
     const last = this.units.at(-1);
     const [one] = writes;
     const [before] = last?.writes ?? [];
     const goesOn =
+      free &&
       last !== undefined &&
       last.refused === undefined &&
-      last.key !== this.onItsWay &&
+      this.fresh.has(last.key) &&
       last.writes.length === 1 &&
       writes.length === 1 &&
       one?.id === before?.id &&
@@ -237,7 +250,9 @@ export class Plans {
         : { key: newId(), writes: [...writes] };
     const order = await this.device.keepPlan(unit);
     const next = { ...unit, order };
+    this.fresh.add(unit.key);
     this.set(goesOn ? [...this.units.slice(0, -1), next] : [...this.units, next]);
+    return unit.writes;
   }
 
   private inTurn<T>(work: () => Promise<T>): Promise<T> {
@@ -315,7 +330,7 @@ export class Plans {
     const held = new Set<string>();
     const sent = new Set<Changing>();
     for (let unit = this.next(held); unit; unit = this.next(held)) {
-      this.onItsWay = unit.key;
+      this.fresh.delete(unit.key);
       try {
         const answer = await call('POST', '/api/batch', { writes: unit.writes });
         resourcesOf(unit.writes).forEach((one) => sent.add(one));
@@ -334,8 +349,6 @@ export class Plans {
           refused: whyFailed(error),
           ...(current === undefined ? {} : { theirs: current }),
         });
-      } finally {
-        this.onItsWay = undefined;
       }
     }
     // From the server they come as it has stored them.
