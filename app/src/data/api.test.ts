@@ -63,4 +63,28 @@ describe('calling the API', () => {
     globalThis.fetch = jest.fn(() => Promise.reject(gone));
     await expect(call('GET', '/api/jobs')).rejects.toBe(gone);
   });
+
+  it('ends a call whose line is dead without saying so, with what it would say of a server that is away', async () => {
+    const dead = new AbortController();
+    const timeout = jest.spyOn(AbortSignal, 'timeout').mockReturnValue(dead.signal);
+    const silent = (_path: string, { signal }: RequestInit) =>
+      new Promise((_resolve, reject) =>
+        signal?.addEventListener('abort', () => reject(signal.reason as Error)),
+      );
+    globalThis.fetch = jest.fn(silent) as unknown as typeof fetch;
+    reach.answered(null);
+    const calls = [
+      call('GET', '/api/jobs', undefined, { signal: new AbortController().signal }),
+      call('PUT', '/api/jobs/1', {}),
+    ];
+    dead.abort(new DOMException('late', 'TimeoutError'));
+    for (const one of calls) await expect(one).rejects.toBeInstanceOf(Unreachable);
+    expect(reach.current().reached).toBe(false);
+    // What carries a file has longer.
+    void call('PUT', '/api/pictures/1', new Blob(['x'])).catch(() => undefined);
+    const longest = timeout.mock.calls.map(([ms]) => ms);
+    const [page = 0, , file = 0] = longest;
+    expect([longest.length, page > 10_000, file > page]).toEqual([3, true, true]);
+    timeout.mockRestore();
+  });
 });

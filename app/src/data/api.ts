@@ -123,6 +123,19 @@ export const ofCompany = (how: typeof company): void => {
   company = how;
 };
 
+/** An answer that takes longer, ms, does not come any more: a line can be dead without saying so, and what waits for it waits for ever. */
+const LONGEST = 60_000;
+/** With a file to carry, ms. */
+const LONGEST_OF_FILE = 10 * LONGEST;
+
+/** Ends a call whose line is dead, as one that did not reach the server; or when nobody waits for it any more. */
+function ending(signal: AbortSignal | undefined, longest: number): { readonly signal?: AbortSignal } {
+  // A browser of before 2024 has no way to tell: it goes by what its network says.
+  if (typeof AbortSignal.any !== 'function') return signal ? { signal } : {};
+  const late = AbortSignal.timeout(longest);
+  return { signal: signal ? AbortSignal.any([signal, late]) : late };
+}
+
 /** One call of the API. */
 export async function call(
   method: 'GET' | 'PUT' | 'POST' | 'DELETE',
@@ -141,7 +154,7 @@ export async function call(
   const response = await fetch(path, {
     method,
     keepalive,
-    ...(signal ? { signal } : {}),
+    ...(keepalive ? {} : ending(signal, file ? LONGEST_OF_FILE : LONGEST)),
     ...(Object.keys(headers).length > 0 ? { headers } : {}),
     ...(body === undefined ? {} : { body: file ?? JSON.stringify(body) }),
   }).catch(away);

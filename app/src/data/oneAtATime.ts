@@ -50,5 +50,5 @@ export async function alone(
 export async function unlessTaken<T>(name: string, work: (free: boolean) => Promise<T>): Promise<T> {
   const locks = (globalThis.navigator as Navigator | undefined)?.locks;
   if (!locks) return work(true);
-  return locks.request(name, { ifAvailable: true }, (lock) => work(lock !== null)) as Promise<T>;
+  return locks.request(name, { ifAvailable: true }, (lock) => work(lock !== null));
 }
