@@ -20,6 +20,7 @@ function lighter(moduleName, from) {
   }
   if (moduleName === 'zod') return beside('zod-without-eval.js');
   if (moduleName === 'uuid') return beside('uuid-v7.js');
+  if (moduleName === './lib/v35' && /[\\/]expo-modules-core[\\/]/.test(from)) return beside('uuid-unused.js');
   return undefined;
 }
 

@@ -14,7 +14,7 @@ import {
   type WorkRate,
   type WorkRates,
 } from '@fine-spray/core/quantities';
-import { showText } from '@fine-spray/core/units';
+import { numberText, showText } from '@fine-spray/core/units';
 import { ITEM_IDS } from '@fine-spray/core/takeoff';
 import { z } from 'zod';
 import { offerWords, paymentSteps, textBlocks } from './offerParts';
@@ -36,7 +36,7 @@ export const price = (label: string) =>
 /** A number as a sentence has it, in the unit a rate is stored in. */
 const limitText = (id: WorkRate, value: number): string => {
   const { kind, si } = rateShown(id);
-  return kind === 'count' ? value.toLocaleString('en') : showText(value * si, kind, 'metric');
+  return kind === 'count' ? numberText(value) : showText(value * si, kind, 'metric');
 };
 
 /** Rates that a company has put in; the others are the usual ones. */

@@ -103,6 +103,7 @@ export {
   oneOfMany,
   payloadOf,
   replacing,
+  takeAsReadable,
   sayIn,
   schemaOf,
   thinnerAfter,

@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { REACH } from '@fine-spray/core/shape';
 import { z } from 'zod';
 
@@ -31,7 +32,7 @@ export function text(label: string, max: number, least = 0) {
       .trim()
       .refine((value) => value.length >= least, { error: `${label} is missing.` })
       .refine((value) => atMost(value, max), {
-        error: `${label} is too long: ${max.toLocaleString('en')} characters at most.`,
+        error: `${label} is too long: ${numberText(max)} characters at most.`,
       })
       .refine((value) => !CONTROL.test(value), { error: `${label} has characters that cannot be shown.` })
       // Said in the API's document: what is refined is not seen there.

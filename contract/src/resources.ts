@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { entry, entryFields, upgraded } from './entry';
 import { SURFACES_PER_JOB, job, jobFields, surface, surfaceFields } from './job';
@@ -140,7 +141,7 @@ export const RESOURCES = {
       limit: {
         within: 'jobId',
         most: SURFACES_PER_JOB,
-        sentence: `A job holds ${SURFACES_PER_JOB.toLocaleString('en')} surfaces at most. Make a second job for the rest.`,
+        sentence: `A job holds ${numberText(SURFACES_PER_JOB)} surfaces at most. Make a second job for the rest.`,
       },
     },
     surfaceFields,
@@ -195,7 +196,7 @@ export const batch = z
       .array(
         z.discriminatedUnion('resource', writes as [Write, ...Write[]]) as unknown as z.ZodType<BatchWrite>,
       )
-      .max(BATCH_LIMIT, { error: `${BATCH_LIMIT.toLocaleString('en')} writes at once at most.` }),
+      .max(BATCH_LIMIT, { error: `${numberText(BATCH_LIMIT)} writes at once at most.` }),
   })
   .strict();
 

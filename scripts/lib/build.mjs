@@ -17,6 +17,8 @@ import { during, say, stop } from './say.mjs';
 
 /** Folders and files a build is made of; what only tests use is left out. */
 const SOURCES = {
+  /** What both sides check rows by. */
+  contract: ['core/src', 'contract/src', 'package-lock.json'],
   server: [
     'core/src',
     'contract/src',
@@ -32,6 +34,7 @@ const SOURCES = {
     'app/public',
     'app/app.json',
     'app/entry.ts',
+    'app/parts.ts',
     'app/package.json',
     'app/babel.config.js',
     'app/metro.config.js',
@@ -42,6 +45,7 @@ const SOURCES = {
     'app/router-unused.js',
     'app/zod-policy.js',
     'app/zod-without-eval.js',
+    'app/uuid-unused.js',
     'app/uuid-v7.js',
     'patches',
     'package-lock.json',
@@ -92,6 +96,7 @@ async function buildServer() {
     target: 'node20',
     sourcemap: true,
     logLevel: 'error',
+    define: { 'process.env.CONTRACT': JSON.stringify(fingerprint('contract')) },
     // Our own workspaces are bundled; packages from the registry stay where npm put them.
     external: Object.keys(dependencies).filter((name) => !name.startsWith('@fine-spray/')),
   });
@@ -104,6 +109,17 @@ export const EXPORT_ENV = {
   CI: '1',
   NODE_ENV: 'production',
 };
+
+/** Says in the page what it checks rows by (`app/src/data/vouched.ts`). */
+function sayContract(page) {
+  const plain = readFileSync(page, 'utf8');
+  const said = plain.replace(
+    'name="contract" content=""',
+    `name="contract" content="${fingerprint('contract')}"`,
+  );
+  if (said === plain) stop(`${page} has no place for the fingerprint of the contract.`);
+  writeFileSync(page, said);
+}
 
 async function buildApp() {
   const env = { ...process.env, ...EXPORT_ENV };
@@ -123,6 +139,7 @@ async function buildApp() {
     mkdirSync(path.join(dist, path.dirname(src)), { recursive: true });
     copyFileSync(path.join(ROOT, 'docs', src), path.join(dist, src));
   }
+  sayContract(path.join(dist, 'index.html'));
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

@@ -61,6 +61,8 @@ export interface AppOptions {
   readonly proxies?: number;
   /** Where what shows the document of the API lies. */
   readonly docsScript: string;
+  /** Fingerprint of the contract this server was built with; none where it was not built. */
+  readonly contract?: string | undefined;
   /** Folder of the exported application; without it only the API is served. */
   readonly applicationFolder?: string | undefined;
 }
@@ -74,6 +76,7 @@ export function createApp({
   signIn = false,
   proxies = 0,
   docsScript,
+  contract,
   applicationFolder,
 }: AppOptions): Express {
   const { db, doorDb } = data;
@@ -108,6 +111,8 @@ export function createApp({
   app.use(door(at));
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
+    // Rows are checked as they are read: a page with the same contract need not do it again.
+    if (contract !== undefined) response.set('Contract', contract);
     next();
   });
   app.use(readableAddress);

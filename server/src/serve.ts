@@ -61,6 +61,7 @@ export async function serve({
     const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
     const pool = createPool(fileURLToPath(new URL('worker.js', import.meta.url)), 1);
     const app = createApp({
+      contract: process.env['CONTRACT'],
       docsScript: createRequire(import.meta.url).resolve(DOCS_SCRIPT),
       data,
       logger,

@@ -1,6 +1,7 @@
 import type { FieldProblem, Problem } from '@fine-spray/contract/problem';
 import { gate } from './gate';
 import { reach } from './reach';
+import { vouchForAnswer } from './vouched';
 
 /** The server could not be reached. */
 export class Unreachable extends Error {
@@ -80,6 +81,7 @@ async function answerOf(response: Response): Promise<unknown> {
   const body = await bodyOf(response);
   if (response.ok && body !== undefined) {
     reach.answered(response.headers?.get('Date'));
+    vouchForAnswer(response.headers?.get('Contract'), body);
     return body;
   }
   const failed = failureOfAnswer(body);

@@ -48,6 +48,8 @@ interface KeptQuery {
   readonly key: readonly unknown[];
   readonly data: unknown;
   readonly updatedAt: number;
+  /** The contract all of it was checked by, where it was. */
+  readonly contract?: string;
 }
 
 interface Stores extends DBSchema {

@@ -1,7 +1,8 @@
-import { isEntry, type Entry } from '@fine-spray/contract';
+import { isEntry, takeAsReadable, type Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { keys } from './resources';
 import { noteUnreadable } from './sound';
+import { isVouched } from './vouched';
 import { Watched } from './watched';
 
 /** Ids of a list of entries; a list that grew out of it takes them over. */
@@ -57,9 +58,12 @@ export function addEntries(
 /** A list that was just read, with what came while it was. */
 export const withWaiting = (list: readonly Entry[]): readonly Entry[] => withEntries(list, waiting);
 
+const isSound = (row: unknown): row is Entry => isVouched(row) || isEntry(row);
+
 /** The entries among what came or was kept; what is none is noted and left out. */
 export function entriesAmong(rows: readonly unknown[]): Entry[] {
-  const wrong = rows.filter((row) => !isEntry(row));
+  takeAsReadable(rows.filter(isVouched) as Entry[]);
+  const wrong = rows.filter((row) => !isSound(row));
   if (wrong.length === 0) return rows as Entry[];
   noteUnreadable(
     'entries here',
@@ -69,5 +73,5 @@ export function entriesAmong(rows: readonly unknown[]): Entry[] {
       why: 'It has another shape.',
     })),
   );
-  return rows.filter(isEntry);
+  return rows.filter(isSound);
 }

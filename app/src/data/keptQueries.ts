@@ -1,6 +1,7 @@
 import type { Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import type { Device } from './device';
+import { allVouched, ownContract, vouchFor } from './vouched';
 
 /** The log is kept entry by entry, by who takes it over from the server: rewriting ten thousand for one more would hold up a thumb. */
 const LOG = JSON.stringify(['entries']);
@@ -11,7 +12,8 @@ const PATIENCE = 3000;
 /** Puts into a client what this device last saw of the server, but for the log, so that everything opens without it. */
 async function restore(client: QueryClient, device: Device): Promise<void> {
   const now = Date.now();
-  for (const { key, data, updatedAt } of await device.queries()) {
+  for (const { key, data, updatedAt, contract } of await device.queries()) {
+    if (contract !== undefined && contract === ownContract()) vouchFor(Array.isArray(data) ? data : [data]);
     // Read in the future, by a clock that was put right since: as old as can be.
     if (JSON.stringify(key) !== LOG)
       client.setQueryData(key, data, { updatedAt: updatedAt > now ? 0 : updatedAt });
@@ -43,7 +45,8 @@ export async function keepQueries(client: QueryClient, device: Device): Promise<
     for (const [name, key] of now) {
       const { data, dataUpdatedAt: updatedAt } = client.getQueryState(key) ?? {};
       if (data === undefined || updatedAt === undefined) continue;
-      await device.keepQuery(name, { key, data, updatedAt });
+      const contract = allVouched(data) ? ownContract() : undefined;
+      await device.keepQuery(name, { key, data, updatedAt, ...(contract ? { contract } : {}) });
     }
   };
   // A device that is full keeps what it had; the page goes on.

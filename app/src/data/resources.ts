@@ -15,6 +15,7 @@ import { addTo } from '@fine-spray/core/grouping';
 import {
   QueryClient,
   onlineManager,
+  replaceEqualDeep,
   useMutation,
   useQueries,
   useQuery,
@@ -27,11 +28,19 @@ import { noteChange } from './newer';
 import { plans, type PlanRow } from './plans';
 import { reach } from './reach';
 import { filledRow, noteUnreadable, useSound, wrongRow, type RowName } from './sound';
+import { vouchAlike } from './vouched';
 
 // Whether one is online is whether the server is reached: a phone with a network and no server is not.
 onlineManager.setEventListener((setOnline) =>
   reach.subscribe(() => setOnline(reach.current().reached !== false)),
 );
+
+/** What was read again with all of it that is as before the same object; who vouched for the rows vouches for those in their place. */
+function shared(before: unknown, now: unknown): unknown {
+  const next: unknown = replaceEqualDeep(before, now);
+  vouchAlike(now, next);
+  return next;
+}
 
 export function makeQueryClient(): QueryClient {
   return new QueryClient({
@@ -44,6 +53,7 @@ export function makeQueryClient(): QueryClient {
         refetchOnReconnect: 'always',
         retry: (count, error) => !(error instanceof Refused || error instanceof OtherCompany) && count < 1,
         retryDelay: 500,
+        structuralSharing: shared,
       },
       // A write is tried by whoever keeps what is written: the draft, or the outbox.
       mutations: { networkMode: 'always', retry: false, gcTime: 0 },

@@ -1,5 +1,6 @@
 import type { ResourceName, Rows, Unreadable } from '@fine-spray/contract';
 import { useMemo, useSyncExternalStore } from 'react';
+import { isVouched } from './vouched';
 
 /** What rows are kept by name: those of the resources, and the company's own. */
 export type RowName = ResourceName | 'company';
@@ -47,7 +48,7 @@ export function fillRowsBy(next: Fill): void {
 
 /** A sound row with what an older program left out of it, such as one this device has kept since; the same object for the same row. */
 export function filledRow<Row extends object>(name: RowName, row: Row): Row {
-  if (!fill) return row;
+  if (!fill || isVouched(row)) return row;
   const known = filled.get(row) ?? fill(name, row);
   filled.set(row, known);
   return known as Row;
@@ -58,6 +59,7 @@ let seen = new WeakMap<object, Unreadable | false>();
 
 function wrongWith(name: RowName, row: unknown): Unreadable | false {
   if (typeof row !== 'object' || row === null) return { id: '', name: 'A row', why: 'It has another shape.' };
+  if (isVouched(row)) return false;
   const known = seen.get(row);
   if (known !== undefined) return known;
   const found = check(name, row) ?? false;

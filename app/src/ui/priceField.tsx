@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { useState } from 'react';
 import { FieldBox } from './field';
 
@@ -34,7 +35,7 @@ export function PriceField({
       numeric
       error={
         wrong
-          ? `${label} must be between ${limits.min} and ${limits.max.toLocaleString('en')}. Leave it empty when you do not know it.`
+          ? `${label} must be between ${limits.min} and ${numberText(limits.max)}. Leave it empty when you do not know it.`
           : undefined
       }
       onText={(next) => {

@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { PICTURE } from '@fine-spray/contract';
 
 /** A picture made small, or a sentence about why it was not. */
@@ -22,7 +23,7 @@ const SHORTER = 0.75;
 const LEAST_SIDE = 400;
 
 const refuse = (message: string): SmallPicture => ({ ok: false, message });
-const megabytes = (bytes: number) => Math.round(bytes / 1e6).toLocaleString('en');
+const megabytes = (bytes: number) => numberText(Math.round(bytes / 1e6));
 
 /** The size a PNG says it has (its first chunk, IHDR), before it is opened. Nothing of another file. */
 async function saidSize(file: Blob): Promise<number | undefined> {

@@ -1,22 +1,6 @@
-export {
-  CLOCK_TOLERANCE,
-  NOT_YET_STORED,
-  SKEW_LIMIT,
-  clockSkewSchema,
-  entriesOfKind,
-  entry,
-  entryFields,
-  entriesInForce,
-  isEntry,
-  isReadable,
-  isoTimeOf,
-  payloadOf,
-  replacing,
-  timeOf,
-  type Entry,
-  type EntryFields,
-  type Read,
-} from './entry';
+export { CLOCK_TOLERANCE, NOT_YET_STORED, SKEW_LIMIT, isoTimeOf, timeOf } from './clock';
+export { clockSkewSchema, entry, entryFields, type Entry, type EntryFields } from './entry';
+export { isEntry } from './head';
 export {
   ENTRIES_AT_ONCE,
   manyEntries,
@@ -44,6 +28,15 @@ export {
 export type { Kind, Said } from './kind';
 export { isKnown, isKnownKind, schemaOf, upgraded } from './migrations';
 export { knobAt, weather, type KnobAt, type Weather } from './parts';
+export {
+  entriesInForce,
+  entriesOfKind,
+  isReadable,
+  payloadOf,
+  replacing,
+  takeAsReadable,
+  type Read,
+} from './readable';
 export { meanOf, thinnerAfter } from './readings';
 export { coatName, knobWords, sayIn, weatherWords, type LogNames, type Say } from './say';
 import type { PayloadOf } from './kinds';

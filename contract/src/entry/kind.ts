@@ -29,8 +29,19 @@ export interface Kind<Schema extends z.ZodType = z.ZodType> {
   core(payload: z.infer<Schema>, surface: string | undefined): Said | undefined;
 }
 
+/** A kind as its module says it: what it says is made into a schema when it is first asked for, which takes a slow phone its time. */
+type KindSaid<Schema extends z.ZodType> = Omit<Kind<Schema>, 'payload'> & { readonly payload: () => Schema };
+
 /** Defines a kind: the compiler refuses one with a part missing. */
-export const entryKind = <Schema extends z.ZodType>(kind: Kind<Schema>): Kind<Schema> => kind;
+export function entryKind<Schema extends z.ZodType>(said: KindSaid<Schema>): Kind<Schema> {
+  let made: Schema | undefined;
+  return {
+    ...said,
+    get payload() {
+      return (made ??= said.payload());
+    },
+  };
+}
 
 /** Nothing is derived from it. */
 export const saysNothing = (): undefined => undefined;

@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { FAN_WIDTH_LIMITS } from '@fine-spray/core/tip';
 import { z } from 'zod';
 import { id, line, numberWithin, oneOf } from '../primitives';
@@ -37,7 +38,7 @@ export const litres = (label: string, least: number, most: number) =>
     label,
     least / 1000,
     most / 1000,
-    `${label} is between ${least.toLocaleString('en')} and ${most.toLocaleString('en')} litres.`,
+    `${label} is between ${numberText(least)} and ${numberText(most)} litres.`,
   );
 
 /** Where a knob stands: at a mark, or between it and the next one; by the names the marks had then. */

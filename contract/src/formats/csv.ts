@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import Papa from 'papaparse';
 import { refuseFile, readFile, type FileIssue, type FileRead } from './issue';
 import { CSV_STYLES, type Cell, type CsvStyle, type Sheet } from './sheet';
@@ -120,7 +121,7 @@ export function readTable(bytes: Uint8Array): FileRead<Table> {
   if (!header) return refuseFile('The file is empty.');
   if (rest.length > ROWS_LIMIT) {
     return refuseFile(
-      `The file has more than ${ROWS_LIMIT.toLocaleString('en')} rows. A job holds 1,000 surfaces: split it.`,
+      `The file has more than ${numberText(ROWS_LIMIT)} rows. A job holds 1,000 surfaces: split it.`,
     );
   }
   const issues: FileIssue[] = parsed.errors

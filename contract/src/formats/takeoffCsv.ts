@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { STATES } from '@fine-spray/core/quantities';
 import type { Point } from '@fine-spray/core/shape';
 import { TIP_FAMILIES } from '@fine-spray/core/tip';
@@ -519,7 +520,7 @@ export function readTakeoff(
   for (const reader of readers) reader.issues.length = 0;
   if (groups.length > SURFACES_PER_JOB) {
     return refuseFile(
-      `The file has ${groups.length.toLocaleString('en')} surfaces and a job holds ${SURFACES_PER_JOB.toLocaleString('en')}. Split it.`,
+      `The file has ${numberText(groups.length)} surfaces and a job holds ${numberText(SURFACES_PER_JOB)}. Split it.`,
     );
   }
   const issues: FileIssue[] = [];

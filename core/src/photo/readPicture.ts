@@ -1,5 +1,5 @@
 import { readPattern, type PatternFeatures, type Seen } from '../setup';
-import { accept, refuse, type Result } from '../units';
+import { numberText, accept, refuse, type Result } from '../units';
 import { darknessOf, type Darkness } from './light';
 import type { GreyPicture } from './picture';
 
@@ -138,7 +138,7 @@ export function readCardPicture(whole: GreyPicture, exponent: number, marked?: F
     return refuse(
       'photo.size',
       'photo',
-      `A picture of a card is ${least} to ${most.toLocaleString('en')} pixels wide and high.`,
+      `A picture of a card is ${least} to ${numberText(most)} pixels wide and high.`,
     );
   }
   const { picture, scale } = brought(whole);

@@ -1,5 +1,5 @@
 import { checkStroke, type SimulationJob, type Stroke } from '../simulation';
-import { accept, refuse, type Result } from '../units';
+import { numberText, accept, refuse, type Result } from '../units';
 import type { PracticeTarget } from './target';
 
 /**
@@ -27,7 +27,7 @@ export function checkRecording({ strokes }: Recording): Result<Recording> {
     return refuse(
       'recording.long',
       'strokes',
-      `A recording has ${RECORDING_LIMITS.strokes.toLocaleString('en')} strokes and ${RECORDING_LIMITS.points.toLocaleString('en')} places of the gun at most.`,
+      `A recording has ${numberText(RECORDING_LIMITS.strokes)} strokes and ${numberText(RECORDING_LIMITS.points)} places of the gun at most.`,
     );
   let until = -Infinity;
   for (const [index, stroke] of strokes.entries()) {

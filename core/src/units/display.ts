@@ -128,6 +128,9 @@ function grouped(text: string): string {
   return fraction === undefined ? withCommas : `${withCommas}.${fraction}`;
 }
 
+/** A number without a unit as text for people: "1,000", "2.5"; to a thousandth. */
+export const numberText = (value: number): string => grouped(String(Number(value.toFixed(3))));
+
 /**
  * An SI value as text for people: rounded to the hand's step and with its unit.
  * A value that is not finite is shown as a dash: the caller should have refused before.

@@ -6,6 +6,7 @@ export {
   DISPLAY,
   counted,
   inUnit,
+  numberText,
   otherSystem,
   roundedInUnit,
   show,

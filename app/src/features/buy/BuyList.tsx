@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { USUAL_BOOK, type Job, type Place, type Surface } from '@fine-spray/contract';
 import { buyListSheet } from '@fine-spray/contract/formats';
 import {
@@ -173,7 +174,7 @@ function CoatingSheet({
         </View>
       ) : null}
       <Words size={14} colour="ink2">
-        {`From ${distribution.sorted.length.toLocaleString('en')} draws of everything uncertain. The label and data sheet of the coating take precedence.`}
+        {`From ${numberText(distribution.sorted.length)} draws of everything uncertain. The label and data sheet of the coating take precedence.`}
       </Words>
     </Sheet>
   );

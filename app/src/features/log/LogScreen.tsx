@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { counted } from '@fine-spray/core';
 import { nowAndNext, nextCoats, recoatClocks } from '@fine-spray/core/record';
 import { plannedCoats } from '@fine-spray/contract/planning';
@@ -202,7 +203,7 @@ function Ways({ log, jobId }: { log: SiteLog; jobId: string | undefined }) {
     ['Products', 'One against another', '/log/products', Scale],
     [
       'Journal',
-      `${(log.entries.length + entriesElsewhere(log.entries, log.old)).toLocaleString('en')} entries`,
+      `${numberText(log.entries.length + entriesElsewhere(log.entries, log.old))} entries`,
       '/log/journal',
       BookOpen,
     ],

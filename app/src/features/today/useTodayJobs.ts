@@ -12,7 +12,9 @@ const STATUS = ['in progress', 'estimate', 'finished'] as const;
 export const likelyToday = (jobs: readonly Job[]): readonly Job[] =>
   [...jobs]
     .sort(
-      (a, b) => STATUS.indexOf(a.status) - STATUS.indexOf(b.status) || b.updatedAt.localeCompare(a.updatedAt),
+      (a, b) =>
+        STATUS.indexOf(a.status) - STATUS.indexOf(b.status) ||
+        Date.parse(b.updatedAt) - Date.parse(a.updatedAt),
     )
     .slice(0, ASKED);
 

@@ -8,13 +8,14 @@ import { joined } from '../say';
 export const care = entryKind({
   name: 'Looked after',
   byTool: true,
-  payload: z
-    .object({
-      what: oneOf('What', CARES),
-      /** The machine it was; null where it was none. */
-      sprayerId: id.nullable(),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        what: oneOf('What', CARES),
+        /** The machine it was; null where it was none. */
+        sprayerId: id.nullable(),
+      })
+      .strict(),
   words: ({ what, sprayerId }, { sprayer }) =>
     joined([CARE[what].done, sprayerId !== null && sprayer(sprayerId)]),
   core: saysNothing,

@@ -16,9 +16,14 @@ export const CLOG_PLACES = [
 export const clog = entryKind({
   name: 'Clog',
   trouble: true,
-  payload: z
-    .object({ where: oneOf('Where', CLOG_PLACES), tipId: id.nullable(), cure: line('What cured it', 200, 0) })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        where: oneOf('Where', CLOG_PLACES),
+        tipId: id.nullable(),
+        cure: line('What cured it', 200, 0),
+      })
+      .strict(),
   words: ({ where, tipId, cure }, { tip }) =>
     joined([`At the ${where}`, tip(tipId), cure && `cured by: ${cure}`]),
   core: saysNothing,

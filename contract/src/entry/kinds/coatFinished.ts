@@ -10,29 +10,30 @@ const area = numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 
 
 export const coatFinished = entryKind({
   name: 'Coat finished',
-  payload: z
-    .object({
-      ...coatOf,
-      element: oneOf('Piece', ELEMENTS),
-      side: oneOf('Side', SIDES),
-      kind: oneOf('Surface', SURFACE_KIND_IDS),
-      wind: oneOf('Wind', WINDS),
-      /** What was finished of it: net area times texture, m². */
-      trueArea: area,
-      /** What of its paint soaked in, by the plan, m³. */
-      absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
-      /** All of the coat by the plan, m²; null where there is none. */
-      whole: area.nullable(),
-      /** Share of the fan that was over it, by the plan; null where there is none. */
-      over: numberWithin(
-        'Share of the fan over it',
-        0.01,
-        1,
-        'The share of the fan over a piece is 1 to 100 %.',
-      ).nullable(),
-      weather,
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        ...coatOf,
+        element: oneOf('Piece', ELEMENTS),
+        side: oneOf('Side', SIDES),
+        kind: oneOf('Surface', SURFACE_KIND_IDS),
+        wind: oneOf('Wind', WINDS),
+        /** What was finished of it: net area times texture, m². */
+        trueArea: area,
+        /** What of its paint soaked in, by the plan, m³. */
+        absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
+        /** All of the coat by the plan, m²; null where there is none. */
+        whole: area.nullable(),
+        /** Share of the fan that was over it, by the plan; null where there is none. */
+        over: numberWithin(
+          'Share of the fan over it',
+          0.01,
+          1,
+          'The share of the fan over a piece is 1 to 100 %.',
+        ).nullable(),
+        weather,
+      })
+      .strict(),
   // What was not written down is taken as nothing, as it was then.
   older: [
     (payload) => ({ ...payload, absorbed: 0 }),

@@ -22,31 +22,32 @@ const speed = (label: string) =>
 /** Comb readings by the last wetted tooth of a comb; null: no tooth was wet. Film in m, speed in m/s. */
 export const comb = entryKind({
   name: 'Comb read',
-  payload: z
-    .object({
-      ...coatOf,
-      teeth: z.array(z.number()).min(2).max(40),
-      lastWet: z
-        .array(z.number().nullable())
-        .min(1, { error: 'Take one reading at least.' })
-        .max(60, { error: 'Sixty readings at most.' }),
-      thinner: fraction('Thinner'),
-      element: oneOf('Piece', ELEMENTS).nullable(),
-      tip: tipChoice.nullable(),
-      target: numberWithin('Film wanted', 5e-6, 3e-3, 'A wet film is between 5 and 3,000 μm.').nullable(),
-      /** As it was timed; null where nobody did. And as the card has it. */
-      speed: speed('Gun speed'),
-      cardSpeed: speed('Gun speed of the card'),
-    })
-    .strict()
-    .superRefine(({ teeth, lastWet }, context) => {
-      const all = teeth.map((tooth) => quantity<never>(tooth));
-      lastWet.forEach((tooth, index) => {
-        const wet = tooth === null ? undefined : quantity<never>(tooth);
-        const reading = combReading(wet, all, 'metric', `lastWet.${index}`);
-        if (!reading.ok) refusalIssue(context, reading);
-      });
-    }),
+  payload: () =>
+    z
+      .object({
+        ...coatOf,
+        teeth: z.array(z.number()).min(2).max(40),
+        lastWet: z
+          .array(z.number().nullable())
+          .min(1, { error: 'Take one reading at least.' })
+          .max(60, { error: 'Sixty readings at most.' }),
+        thinner: fraction('Thinner'),
+        element: oneOf('Piece', ELEMENTS).nullable(),
+        tip: tipChoice.nullable(),
+        target: numberWithin('Film wanted', 5e-6, 3e-3, 'A wet film is between 5 and 3,000 μm.').nullable(),
+        /** As it was timed; null where nobody did. And as the card has it. */
+        speed: speed('Gun speed'),
+        cardSpeed: speed('Gun speed of the card'),
+      })
+      .strict()
+      .superRefine(({ teeth, lastWet }, context) => {
+        const all = teeth.map((tooth) => quantity<never>(tooth));
+        lastWet.forEach((tooth, index) => {
+          const wet = tooth === null ? undefined : quantity<never>(tooth);
+          const reading = combReading(wet, all, 'metric', `lastWet.${index}`);
+          if (!reading.ok) refusalIssue(context, reading);
+        });
+      }),
   // 2: a speed is one that was timed. Forms before opened on the card's: where it is that very one, nobody did.
   older: [(payload) => (payload['speed'] === payload['cardSpeed'] ? { ...payload, speed: null } : payload)],
   words: ({ coatingId, coat, lastWet, target }, { show, planned, coating }) =>

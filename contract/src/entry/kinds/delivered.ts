@@ -8,15 +8,16 @@ import { joined } from '../say';
 /** Paint that came to the job. */
 export const delivered = entryKind({
   name: 'Paint delivered',
-  payload: z
-    .object({
-      coatingId: id,
-      batch,
-      /** Of one container, m³. */
-      size: litres('A container', 0.1, 1200),
-      count: z.int({ error: 'Number is missing.' }).min(1, { error: 'One container at least.' }).max(500),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        coatingId: id,
+        batch,
+        /** Of one container, m³. */
+        size: litres('A container', 0.1, 1200),
+        count: z.int({ error: 'Number is missing.' }).min(1, { error: 'One container at least.' }).max(500),
+      })
+      .strict(),
   words: ({ coatingId, size, count, batch: which }, { show, coating }) =>
     joined([`${count} × ${show(size, 'volume')} ${coating(coatingId)}`, which && `batch ${which}`]),
   core: ({ coatingId: coating, size, count }) => ({

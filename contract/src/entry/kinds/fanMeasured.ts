@@ -8,21 +8,22 @@ import { joined } from '../say';
 
 export const fanMeasured = entryKind({
   name: 'Fan measured',
-  payload: z
-    .object({
-      tipId: id,
-      width: fanWidth,
-      /** From the wall, m. */
-      distance: numberWithin(
-        'Distance',
-        GUN_DISTANCE_LIMITS.min,
-        GUN_DISTANCE_LIMITS.max,
-        'The gun is between 50 mm and 1 m from the card.',
-      ),
-      /** At the gun, Pa; null where nobody looked. */
-      gun: pressure('Gun pressure').nullable(),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        tipId: id,
+        width: fanWidth,
+        /** From the wall, m. */
+        distance: numberWithin(
+          'Distance',
+          GUN_DISTANCE_LIMITS.min,
+          GUN_DISTANCE_LIMITS.max,
+          'The gun is between 50 mm and 1 m from the card.',
+        ),
+        /** At the gun, Pa; null where nobody looked. */
+        gun: pressure('Gun pressure').nullable(),
+      })
+      .strict(),
   // 2: the pressure at the gun.
   older: [(payload) => ({ ...payload, gun: null })],
   words: ({ tipId, width, distance, gun }, { show, tip }) =>

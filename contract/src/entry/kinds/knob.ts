@@ -9,15 +9,16 @@ import { joined, knobWords } from '../say';
 export const knob = entryKind({
   name: 'Knob read',
   byTool: true,
-  payload: z
-    .object({
-      sprayerId: id,
-      at: knobAt,
-      /** At the pump while it sprays, Pa. */
-      pump: pressure('Pressure at the pump'),
-      by: oneOf('Read by', READ_BYS),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        sprayerId: id,
+        at: knobAt,
+        /** At the pump while it sprays, Pa. */
+        pump: pressure('Pressure at the pump'),
+        by: oneOf('Read by', READ_BYS),
+      })
+      .strict(),
   words: ({ sprayerId, at, pump, by }, { show, sprayer }) =>
     joined([
       sprayer(sprayerId),

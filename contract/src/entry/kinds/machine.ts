@@ -8,14 +8,15 @@ import { joined } from '../say';
 export const machine = entryKind({
   name: 'Machine left with',
   byTool: true,
-  payload: z
-    .object({
-      sprayerId: id,
-      holds: oneOf('Fluid', FLUID_IDS),
-      coatingId: id.nullable(),
-      procedure: oneOf('Procedure', ['start-up', 'shut-down']),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        sprayerId: id,
+        holds: oneOf('Fluid', FLUID_IDS),
+        coatingId: id.nullable(),
+        procedure: oneOf('Procedure', ['start-up', 'shut-down']),
+      })
+      .strict(),
   words: ({ sprayerId, holds, coatingId }, { sprayer, coating }) =>
     joined([sprayer(sprayerId), coatingId !== null ? coating(coatingId) : FLUIDS[holds].name.toLowerCase()]),
   core: saysNothing,

@@ -12,20 +12,21 @@ const pixels = z
 export const picture = entryKind({
   name: 'Picture',
   byTool: true,
-  payload: z
-    .object({
-      pictureId: id,
-      /** The entry it goes with; null where it stands by itself. */
-      of: id.nullable(),
-      words: line('What it shows', 200, 0),
-      width: pixels,
-      height: pixels,
-      bytes: z
-        .int({ error: 'The size of the file is missing.' })
-        .min(1, { error: 'A picture is no empty file.' })
-        .max(PICTURE.most, { error: 'A picture has 512 kB at most.' }),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        pictureId: id,
+        /** The entry it goes with; null where it stands by itself. */
+        of: id.nullable(),
+        words: line('What it shows', 200, 0),
+        width: pixels,
+        height: pixels,
+        bytes: z
+          .int({ error: 'The size of the file is missing.' })
+          .min(1, { error: 'A picture is no empty file.' })
+          .max(PICTURE.most, { error: 'A picture has 512 kB at most.' }),
+      })
+      .strict(),
   words: ({ words, of, width, height }) =>
     words || `${of === null ? 'No words' : 'With the entry before it'}, ${width} × ${height}`,
   core: saysNothing,

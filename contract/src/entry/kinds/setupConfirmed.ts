@@ -14,31 +14,32 @@ export type SetBy = (typeof SET_BYS)[number];
 export const setupConfirmed = entryKind({
   name: 'Set-up confirmed',
   byTool: true,
-  payload: z
-    .object({
-      coatingId: id,
-      tip: tipChoice,
-      /** Which one of the kit; null where nobody said. */
-      tipId: id.nullable(),
-      sprayerId: id,
-      hoseIds: z.array(id).max(8),
-      thinning: fraction('Thinner'),
-      temperature: paintTemperature.nullable(),
-      /** At the gun, Pa; at the pump; and what the card had expected at the gun. */
-      gun: pressure('Gun pressure'),
-      pump: pressure('Pump setting'),
-      expected: pressure('Expected pressure'),
-      certainty: fraction('Certainty'),
-      sure: z.boolean(),
-      cards: z.int().min(0).max(500),
-      /** Measured width of the fan, m. */
-      width: fanWidth.nullable(),
-      /** What the pressure was set by; by the knob alone it was guessed, and is not learned from. */
-      setBy: oneOf('Set by', SET_BYS),
-      /** Where the knob stood; null where nobody said. */
-      knob: knobAt.nullable(),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        coatingId: id,
+        tip: tipChoice,
+        /** Which one of the kit; null where nobody said. */
+        tipId: id.nullable(),
+        sprayerId: id,
+        hoseIds: z.array(id).max(8),
+        thinning: fraction('Thinner'),
+        temperature: paintTemperature.nullable(),
+        /** At the gun, Pa; at the pump; and what the card had expected at the gun. */
+        gun: pressure('Gun pressure'),
+        pump: pressure('Pump setting'),
+        expected: pressure('Expected pressure'),
+        certainty: fraction('Certainty'),
+        sure: z.boolean(),
+        cards: z.int().min(0).max(500),
+        /** Measured width of the fan, m. */
+        width: fanWidth.nullable(),
+        /** What the pressure was set by; by the knob alone it was guessed, and is not learned from. */
+        setBy: oneOf('Set by', SET_BYS),
+        /** Where the knob stood; null where nobody said. */
+        knob: knobAt.nullable(),
+      })
+      .strict(),
   // 2: which tip of the kit it was. 3: what its pressure was set by, and where the knob stood.
   older: [
     (payload) => ({ ...payload, tipId: null }),

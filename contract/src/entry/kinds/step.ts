@@ -17,14 +17,15 @@ const WORDS: Readonly<Record<StepState, string>> = {
 /** A task of the plan of the days was begun, done, skipped, or is to be done again. */
 export const step = entryKind({
   name: 'Step of the plan',
-  payload: z
-    .object({
-      task: taskId,
-      /** What it was called then. */
-      name: line('Name', 300),
-      did: oneOf('What was done', STEP_STATES),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        task: taskId,
+        /** What it was called then. */
+        name: line('Name', 300),
+        did: oneOf('What was done', STEP_STATES),
+      })
+      .strict(),
   words: ({ name, did }) => joined([name, WORDS[did]]),
   core: () => undefined,
 });

@@ -5,8 +5,8 @@ import { coreTip } from '../../tip';
 import { entryKind, saysNothing } from '../kind';
 import { joined, tipWords } from '../say';
 
-const payload = z.object({ tipId: id, tip: tipChoice, why: line('Why', 200, 0) }).strict();
-const words = ({ tip, why }: z.infer<typeof payload>) => joined([tipWords(tip), why]);
+const payload = () => z.object({ tipId: id, tip: tipChoice, why: line('Why', 200, 0) }).strict();
+const words = ({ tip, why }: z.infer<ReturnType<typeof payload>>) => joined([tipWords(tip), why]);
 
 export const tipFitted = entryKind({
   name: 'Tip fitted',

@@ -8,9 +8,10 @@ import { joined } from '../say';
 export const touchUp = entryKind({
   name: 'Touch-up',
   trouble: true,
-  payload: z
-    .object({ coatingId: id.nullable(), volume: litres('Paint', 0, 100).nullable(), why: line('Why', 300) })
-    .strict(),
+  payload: () =>
+    z
+      .object({ coatingId: id.nullable(), volume: litres('Paint', 0, 100).nullable(), why: line('Why', 300) })
+      .strict(),
   words: ({ coatingId, volume, why }, { show, coating }) =>
     joined([why, coatingId !== null && coating(coatingId), volume !== null && show(volume, 'volume')]),
   core: ({ coatingId: coating, volume }, surface) =>

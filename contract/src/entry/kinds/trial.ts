@@ -18,21 +18,22 @@ const steps = Object.fromEntries(JUDGED_NAMES.map((name) => [name, step.optional
 /** A product as it was judged on a kind of surface: in five steps, the best is 1. */
 export const trial = entryKind({
   name: 'Product judged',
-  payload: z
-    .object({
-      coatingId: id,
-      element: oneOf('Kind of surface', ELEMENTS),
-      tipId: id.nullable(),
-      sprayerId: id.nullable(),
-      scores: z
-        .object(steps)
-        .strict()
-        .refine((scores) => Object.values(scores).some((one) => one !== undefined), {
-          error: 'Judge one thing at least.',
-        }),
-      words: line('In your own words', 200, 0),
-    })
-    .strict(),
+  payload: () =>
+    z
+      .object({
+        coatingId: id,
+        element: oneOf('Kind of surface', ELEMENTS),
+        tipId: id.nullable(),
+        sprayerId: id.nullable(),
+        scores: z
+          .object(steps)
+          .strict()
+          .refine((scores) => Object.values(scores).some((one) => one !== undefined), {
+            error: 'Judge one thing at least.',
+          }),
+        words: line('In your own words', 200, 0),
+      })
+      .strict(),
   words: ({ coatingId, scores, words }, { coating }) =>
     joined([
       coating(coatingId),

@@ -20,41 +20,42 @@ const reading = numberWithin('Viscosity', 1e-4, 50, 'Viscosity must be between 0
 export const viscosity = entryKind({
   name: 'Paint checked',
   byTool: true,
-  payload: z
-    .object({
-      coatingId: id,
-      batch,
-      newContainer: z.boolean(),
-      shift: oneOf('Shift', SHIFTS),
-      cup: oneOf('Cup', CUP_CHOICES),
-      temperature: paintTemperature,
-      /** Cup times before anything was added. */
-      before: seconds.min(1, { error: 'Take one cup time at least.' }),
-      /** Seconds wanted with this cup. */
-      target: numberWithin('Wanted cup time', 2, 600, 'A cup time is between 2 and 600 s.'),
-      /** Thinner in it before, per volume of paint. */
-      thinnerBefore: fraction('Thinner in it'),
-      /** Paint in the container, m³. */
-      container: numberWithin('Container', 1e-4, 1.2, 'A container holds between 0.1 and 1,200 litres.'),
-      /** What was added: water, or the thinner by name. */
-      addedWhat: line('What was added', 60, 0),
-      /** Thinner added now, m³. */
-      added: numberWithin('Added', 0, 0.6, 'What is added is between 0 and 600 litres.'),
-      after: seconds,
-      /** Pa·s by the cup, where its standard converts these seconds. */
-      viscosityBefore: reading.nullable(),
-      viscosityAfter: reading.nullable(),
-    })
-    .strict()
-    .superRefine(({ added, container }, context) => {
-      if (added > container) {
-        context.addIssue({
-          code: 'custom',
-          path: ['added'],
-          message: 'More thinner than paint: check the unit.',
-        });
-      }
-    }),
+  payload: () =>
+    z
+      .object({
+        coatingId: id,
+        batch,
+        newContainer: z.boolean(),
+        shift: oneOf('Shift', SHIFTS),
+        cup: oneOf('Cup', CUP_CHOICES),
+        temperature: paintTemperature,
+        /** Cup times before anything was added. */
+        before: seconds.min(1, { error: 'Take one cup time at least.' }),
+        /** Seconds wanted with this cup. */
+        target: numberWithin('Wanted cup time', 2, 600, 'A cup time is between 2 and 600 s.'),
+        /** Thinner in it before, per volume of paint. */
+        thinnerBefore: fraction('Thinner in it'),
+        /** Paint in the container, m³. */
+        container: numberWithin('Container', 1e-4, 1.2, 'A container holds between 0.1 and 1,200 litres.'),
+        /** What was added: water, or the thinner by name. */
+        addedWhat: line('What was added', 60, 0),
+        /** Thinner added now, m³. */
+        added: numberWithin('Added', 0, 0.6, 'What is added is between 0 and 600 litres.'),
+        after: seconds,
+        /** Pa·s by the cup, where its standard converts these seconds. */
+        viscosityBefore: reading.nullable(),
+        viscosityAfter: reading.nullable(),
+      })
+      .strict()
+      .superRefine(({ added, container }, context) => {
+        if (added > container) {
+          context.addIssue({
+            code: 'custom',
+            path: ['added'],
+            message: 'More thinner than paint: check the unit.',
+          });
+        }
+      }),
   words: ({ coatingId, cup, before, after, added, addedWhat, temperature }, { show, coating }) =>
     joined([
       coating(coatingId),

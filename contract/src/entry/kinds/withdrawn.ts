@@ -6,7 +6,7 @@ import { entryKind, saysNothing } from '../kind';
 export const withdrawn = entryKind({
   name: 'Taken back',
   byTool: true,
-  payload: z.object({ why: line('Why', 200, 0) }).strict(),
+  payload: () => z.object({ why: line('Why', 200, 0) }).strict(),
   words: ({ why }) => why,
   core: saysNothing,
 });

@@ -24,28 +24,29 @@ const AMOUNTS = {
 /** Some work besides spraying: how much of it was done, by how many and how long. Minutes are learned from it. */
 export const worked = entryKind({
   name: 'Work done',
-  payload: z
-    .object({
-      rate: oneOf('Work', TIMED_WORK as [WorkRate, ...WorkRate[]]),
-      /** m, m² or pieces, as the work is counted. */
-      amount: numberWithin('How much', 0.01, 100_000, AMOUNTS.area),
-      /** By the clock, s. */
-      time: numberWithin('Time', 30, LONGEST, 'Time is between half a minute and 24 hours.'),
-      people: numberWithin('People', 1, 20, 'One to twenty people work on it.').int({
-        error: 'People come in whole numbers.',
+  payload: () =>
+    z
+      .object({
+        rate: oneOf('Work', TIMED_WORK as [WorkRate, ...WorkRate[]]),
+        /** m, m² or pieces, as the work is counted. */
+        amount: numberWithin('How much', 0.01, 100_000, AMOUNTS.area),
+        /** By the clock, s. */
+        time: numberWithin('Time', 30, LONGEST, 'Time is between half a minute and 24 hours.'),
+        people: numberWithin('People', 1, 20, 'One to twenty people work on it.').int({
+          error: 'People come in whole numbers.',
+        }),
+        /** How the surface was, where the time hangs on it. */
+        state: oneOf('State', STATES).nullable(),
+      })
+      .strict()
+      .superRefine(({ rate, amount, state }, context) => {
+        const refuse = (path: string, message: string) =>
+          context.addIssue({ code: 'custom', path: [path], message });
+        if (isMending(rate) && state === null)
+          refuse('state', `${WORK_RATES[rate].name} takes longer on a poor surface: say how it was.`);
+        if (!isMending(rate) && state !== null) refuse('state', 'This work does not hang on the state.');
+        if (workCountedIn(rate) === 'count' && amount < 1) refuse('amount', AMOUNTS.count);
       }),
-      /** How the surface was, where the time hangs on it. */
-      state: oneOf('State', STATES).nullable(),
-    })
-    .strict()
-    .superRefine(({ rate, amount, state }, context) => {
-      const refuse = (path: string, message: string) =>
-        context.addIssue({ code: 'custom', path: [path], message });
-      if (isMending(rate) && state === null)
-        refuse('state', `${WORK_RATES[rate].name} takes longer on a poor surface: say how it was.`);
-      if (!isMending(rate) && state !== null) refuse('state', 'This work does not hang on the state.');
-      if (workCountedIn(rate) === 'count' && amount < 1) refuse('amount', AMOUNTS.count);
-    }),
   words: ({ rate, amount, time, people, state }, { show }) => {
     const counted = workCountedIn(rate) ?? 'count';
     return joined([

@@ -1,3 +1,4 @@
+import { numberText } from '@fine-spray/core/units';
 import { CLOG_PLACES, INCIDENT_LEVELS, NOTE_LIMIT } from '@fine-spray/contract';
 import { EMERGENCY_CARDS, FAULTS } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
@@ -163,8 +164,8 @@ function NoteForm({ payload, errors, onChange }: FormProps) {
       {length > NOTE_LIMIT * 0.9 ? (
         <Words colour={length > NOTE_LIMIT ? 'danger' : 'ink2'} role="status">
           {length > NOTE_LIMIT
-            ? `${(length - NOTE_LIMIT).toLocaleString('en')} characters too many. All of it is kept here while you shorten it.`
-            : `${(NOTE_LIMIT - length).toLocaleString('en')} characters left.`}
+            ? `${numberText(length - NOTE_LIMIT)} characters too many. All of it is kept here while you shorten it.`
+            : `${numberText(NOTE_LIMIT - length)} characters left.`}
         </Words>
       ) : null}
     </>
