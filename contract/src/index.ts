@@ -140,10 +140,10 @@ export {
   type GaugeStandIn,
   type WeatherAnswer,
 } from './standIn';
+export { geometryDocument } from './geometry';
 export {
   JOB_STATUSES,
   SURFACES_PER_JOB,
-  geometryDocument,
   job,
   jobFields,
   opening,

@@ -12,7 +12,6 @@ import {
   SURFACE_KIND_IDS,
   WINDS,
   measure,
-  type SurfaceGeometry,
 } from '@fine-spray/core/takeoff';
 import { STATES } from '@fine-spray/core/quantities';
 import { SURFACE_AGES } from '@fine-spray/core/safety';
@@ -165,7 +164,4 @@ export type Job = z.infer<typeof job>;
 export type JobFields = z.infer<typeof jobFields>;
 export type Surface = z.infer<typeof surface>;
 export type SurfaceFields = z.infer<typeof surfaceFields>;
-/** A geometry of the core as a row has it: the same, but that rows may be written to. */
-export const geometryDocument = (geometry: SurfaceGeometry): SurfaceFields['geometry'] =>
-  geometry as SurfaceFields['geometry'];
 export type OpeningDocument = z.infer<typeof opening>;

@@ -1,8 +1,10 @@
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
 import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
+import { sentences } from '@/data/draft';
 import { usePlanKit } from '@/data/planKit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
 import { Button } from '@/ui/button';
@@ -15,6 +17,7 @@ import { SurfaceEditor } from './SurfaceEditor';
 export function QuickSetup() {
   const { kit, failed, retry } = usePlanKit();
   const router = useRouter();
+  const first = useMemo(() => (kit ? firstQuick(kit) : undefined), [kit]);
   if (!kit) {
     return (
       <Screen title="Set-up" above="Without a job">
@@ -26,7 +29,6 @@ export function QuickSetup() {
       </Screen>
     );
   }
-  const first = firstQuick(kit);
   if (!first) {
     return (
       <Screen title="Set-up" above="Without a job">
@@ -41,22 +43,22 @@ export function QuickSetup() {
   return <Quick kit={kit} first={first} />;
 }
 
+const SOUND: Readonly<Record<string, string>> = {};
+
+/** What is wrong with a surface, by field. */
+function errorsOf(surface: SetupSurface): Readonly<Record<string, string>> {
+  const fields = { ...surface, jobId: NO_JOB, placeId: null, name: 'x', room: '', position: 0 };
+  const { error } = surfaceFields.safeParse(fields);
+  return sentences(error?.issues ?? []);
+}
+
 function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
   const router = useRouter();
   const [{ surface, job }, setQuick] = useQuickState(first);
   const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
   const setJob = (next: SetupJob) => setQuick({ surface, job: next });
-  const checked = surfaceFields.safeParse({
-    ...surface,
-    jobId: NO_JOB,
-    placeId: null,
-    name: 'x',
-    room: '',
-    position: 0,
-  });
-  const errors: Record<string, string> = {};
-  if (!checked.success)
-    for (const { path, message } of checked.error.issues) errors[path.map(String).join('.')] ??= message;
+  // What it begins with is sound: the schema is read with the first change.
+  const errors = surface === first.surface ? SOUND : errorsOf(surface);
   return (
     <View className="min-h-0 flex-1">
       <Header title="Set-up" above="Without a job" />

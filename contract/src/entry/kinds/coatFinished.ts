@@ -6,7 +6,7 @@ import { entryKind } from '../kind';
 import { coatOf, weather } from '../parts';
 import { coatName, joined, weatherWords } from '../say';
 
-const area = numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².');
+const area = () => numberWithin('Area', 0.001, 100_000, 'An area is between 0.001 and 100,000 m².');
 
 export const coatFinished = entryKind({
   name: 'Coat finished',
@@ -19,11 +19,11 @@ export const coatFinished = entryKind({
         kind: oneOf('Surface', SURFACE_KIND_IDS),
         wind: oneOf('Wind', WINDS),
         /** What was finished of it: net area times texture, m². */
-        trueArea: area,
+        trueArea: area(),
         /** What of its paint soaked in, by the plan, m³. */
         absorbed: numberWithin('What soaked in', 0, 100, 'What soaks in is between 0 and 100,000 litres.'),
         /** All of the coat by the plan, m²; null where there is none. */
-        whole: area.nullable(),
+        whole: area().nullable(),
         /** Share of the fan that was over it, by the plan; null where there is none. */
         over: numberWithin(
           'Share of the fan over it',

@@ -5,15 +5,17 @@ import { id, line, oneOf } from '../../primitives';
 import { entryKind, saysNothing } from '../kind';
 import { joined } from '../say';
 
-const step = z
-  .int({ error: 'A judgement is one of five steps.' })
-  .min(1, { error: 'A judgement is one of five steps.' })
-  .max(5, { error: 'A judgement is one of five steps.' });
+const step = () =>
+  z
+    .int({ error: 'A judgement is one of five steps.' })
+    .min(1, { error: 'A judgement is one of five steps.' })
+    .max(5, { error: 'A judgement is one of five steps.' });
 
-const steps = Object.fromEntries(JUDGED_NAMES.map((name) => [name, step.optional()])) as Record<
-  Judged,
-  z.ZodOptional<typeof step>
->;
+const steps = () =>
+  Object.fromEntries(JUDGED_NAMES.map((name) => [name, step().optional()])) as Record<
+    Judged,
+    z.ZodOptional<ReturnType<typeof step>>
+  >;
 
 /** A product as it was judged on a kind of surface: in five steps, the best is 1. */
 export const trial = entryKind({
@@ -26,7 +28,7 @@ export const trial = entryKind({
         tipId: id.nullable(),
         sprayerId: id.nullable(),
         scores: z
-          .object(steps)
+          .object(steps())
           .strict()
           .refine((scores) => Object.values(scores).some((one) => one !== undefined), {
             error: 'Judge one thing at least.',

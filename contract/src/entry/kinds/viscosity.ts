@@ -11,10 +11,11 @@ import { joined } from '../say';
 /** Shifts of a working day, as a viscosity record has them. */
 export const SHIFTS = ['morning', 'afternoon', 'evening'] as const;
 
-const seconds = z
-  .array(numberWithin('Cup time', 2, 600, 'A cup time is between 2 and 600 s.'))
-  .max(9, { error: 'Nine readings at most.' });
-const reading = numberWithin('Viscosity', 1e-4, 50, 'Viscosity must be between 0.0001 and 50 Pa·s.');
+const seconds = () =>
+  z
+    .array(numberWithin('Cup time', 2, 600, 'A cup time is between 2 and 600 s.'))
+    .max(9, { error: 'Nine readings at most.' });
+const reading = () => numberWithin('Viscosity', 1e-4, 50, 'Viscosity must be between 0.0001 and 50 Pa·s.');
 
 /** A check of the paint: before, what was added, after. */
 export const viscosity = entryKind({
@@ -30,7 +31,7 @@ export const viscosity = entryKind({
         cup: oneOf('Cup', CUP_CHOICES),
         temperature: paintTemperature,
         /** Cup times before anything was added. */
-        before: seconds.min(1, { error: 'Take one cup time at least.' }),
+        before: seconds().min(1, { error: 'Take one cup time at least.' }),
         /** Seconds wanted with this cup. */
         target: numberWithin('Wanted cup time', 2, 600, 'A cup time is between 2 and 600 s.'),
         /** Thinner in it before, per volume of paint. */
@@ -41,10 +42,10 @@ export const viscosity = entryKind({
         addedWhat: line('What was added', 60, 0),
         /** Thinner added now, m³. */
         added: numberWithin('Added', 0, 0.6, 'What is added is between 0 and 600 litres.'),
-        after: seconds,
+        after: seconds(),
         /** Pa·s by the cup, where its standard converts these seconds. */
-        viscosityBefore: reading.nullable(),
-        viscosityAfter: reading.nullable(),
+        viscosityBefore: reading().nullable(),
+        viscosityAfter: reading().nullable(),
       })
       .strict()
       .superRefine(({ added, container }, context) => {
