@@ -8,6 +8,3 @@ declare module 'lucide-react-native/icons/*' {
   const icon: LucideIcon;
   export default icon;
 }
-declare module 'react-dom/client' {
-  export const createRoot: unknown;
-}

@@ -1,21 +1,29 @@
 import '@expo/metro-runtime';
 import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
-import { createRoot } from 'react-dom/client';
-import { lists, scrolled, styles } from './parts';
 import { opened } from './src/data/opening';
 import { nameFonts } from './src/ui/fonts';
 
-/** What the first picture takes, read part by part: a module is read when it is first named. */
+/* eslint-disable @typescript-eslint/no-require-imports, @typescript-eslint/no-unsafe-return -- Each is to be read when its turn comes; what is imported is read at once. */
+/** What the first picture takes, read part by part: the turns are cut where a slow phone takes long. */
 const PARTS: readonly (() => unknown)[] = [
-  () => nameFonts(),
-  () => createRoot,
-  () => styles(),
-  () => scrolled(),
-  () => lists(),
+  nameFonts,
+  () => require('react-dom/client'),
+  () => require('react-native-web/dist/exports/StyleSheet'),
+  () => require('react-native-web/dist/exports/View'),
+  () => require('react-native-web/dist/exports/ScrollView'),
+  () => require('react-native-web/dist/exports/FlatList'),
+  () => require('react-native-web/dist/exports/Animated'),
+  () => require('react-native-web/dist/exports/Pressable'),
+  () => require('react-native-web/dist/exports/TextInput'),
+  () => require('react-native-web/dist/exports/Modal'),
   () => renderRootComponent,
+  () => require('nativewind'),
+  () => require('expo-router/build/fork/NavigationContainer'),
+  () => require('expo-router/build/ExpoRoot'),
   () => App,
 ];
+/* eslint-enable @typescript-eslint/no-require-imports, @typescript-eslint/no-unsafe-return */
 
 /** Lets what else the page has to do go first. */
 const turn = () => new Promise<void>((resolve) => setTimeout(resolve));

@@ -34,7 +34,6 @@ const SOURCES = {
     'app/public',
     'app/app.json',
     'app/entry.ts',
-    'app/parts.ts',
     'app/package.json',
     'app/babel.config.js',
     'app/metro.config.js',

@@ -5,6 +5,7 @@ import { Link, useRouter } from 'expo-router';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Settings from 'lucide-react-native/icons/settings-2';
 import Plus from 'lucide-react-native/icons/plus';
+import { useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { useMay } from '@/data/may';
@@ -52,6 +53,8 @@ function JobRow({ job }: { job: Job }) {
 /** The company's jobs, what is in progress first. */
 export function JobList() {
   const jobs = useList('jobs');
+  // Drawn in turns: a slow phone takes a quarter of a second for the first of them.
+  const rows = useDeferredValue(jobs.data);
   const company = useCompany();
   const mayPlan = useMay('plans');
   const router = useRouter();
@@ -78,7 +81,7 @@ export function JobList() {
           </Pressable>
         </Link>
       </View>
-      {jobs.isPending ? <Skeleton rows={4} /> : null}
+      {jobs.isPending || (jobs.data && !rows) ? <Skeleton rows={4} /> : null}
       {jobs.isError && !jobs.data ? (
         <ErrorState
           title="The jobs cannot be read now"
@@ -86,7 +89,7 @@ export function JobList() {
           onRetry={() => void jobs.refetch()}
         />
       ) : null}
-      {jobs.data?.length === 0 ? (
+      {rows?.length === 0 ? (
         <View className="gap-3">
           <EmptyState
             title="No jobs yet"
@@ -96,7 +99,7 @@ export function JobList() {
         </View>
       ) : null}
       {STATUS_ORDER.map((status) => {
-        const some = (jobs.data ?? []).filter((job) => job.status === status);
+        const some = (rows ?? []).filter((job) => job.status === status);
         return some.length === 0 ? null : (
           <View key={status} className="gap-2">
             <Words weight="semi" colour="ink2" heading={2}>
