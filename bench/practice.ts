@@ -1,6 +1,7 @@
 import { requestFor } from '@fine-spray/contract/planning';
 import {
   LiveFilm,
+  handJob,
   momentsOf,
   replay,
   targetOf,
@@ -8,11 +9,8 @@ import {
   type PracticeTarget,
 } from '@fine-spray/core/practice';
 import { seeded } from '@fine-spray/core/random';
-import { setupCard } from '@fine-spray/core/setup';
 import { simulateAll } from '@fine-spray/core/simulation';
 import { wallRequest } from '@fine-spray/core/testing';
-import { quantity, type Length } from '@fine-spray/core/units';
-import { wallFilm } from '@fine-spray/core/wallFilm';
 import { ternRows } from './tern';
 
 /** A wall of 6 x 2.6 m to practise on. */
@@ -75,9 +73,6 @@ export function liveStrokes(): { ten: number; thousand: number; costliest: numbe
   };
 }
 
-/** Cells of the film of a surface, at least. */
-const CELLS = 600 * 480;
-
 /** Seconds of the films of all surfaces of Tern Boathouse, every pass of one coat, one after the other on one core. */
 export function houseFilms(): { seconds: number; surfaces: number; passes: number } {
   const { job, surfaces, kit } = ternRows();
@@ -85,13 +80,10 @@ export function houseFilms(): { seconds: number; surfaces: number; passes: numbe
   let films = 0;
   const jobs = surfaces.flatMap((surface) => {
     const request = requestFor(surface, job, kit);
-    const card = request && setupCard(request);
-    if (!request || !card?.ok) return [];
-    const film = wallFilm(request, card.value, 1);
-    if (!film.ok) return [];
-    passes += film.value.plan.passes.length;
-    const { width, height } = film.value.job;
-    return [{ ...film.value.job, cell: quantity<Length>(Math.sqrt((width * height) / CELLS)) }];
+    const made = request && handJob(request);
+    if (!made?.ok) return [];
+    passes += made.value.passes;
+    return [made.value.job];
   });
   const started = performance.now();
   for (const one of jobs) {

@@ -76,6 +76,7 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
   'of practice': {
     practice: () => Promise.resolve('/practice'),
     'a piece to spray': () => Promise.resolve('/practice/spray/wall'),
+    'surfaces of a job to practise': async () => `/practice/house/${(await demoJob()).split('/').pop()}`,
     'a drill': () => Promise.resolve('/practice/drill?skill=patterns'),
     'a scene': () => Promise.resolve('/practice/drill?skill=site'),
     'try before spraying': async () => `${await demoSurface('North wall')}/try`,

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { CDPSession, Locator, Page } from '@playwright/test';
-import { address, demoSurface } from './pages';
+import { address, demoSurface, items, ownJob, writeEntry } from './pages';
 import { expect, test } from './test';
 
 const WREN = '01930000-0000-7000-8000-0000000000c3';
@@ -125,57 +125,94 @@ test('strokes are opened from a file, to the same points; a file that lies is re
 const touch = (session: CDPSession, type: string, points: readonly { x: number; y: number; id: number }[]) =>
   session.send('Input.dispatchTouchEvent', { type: type as 'touchStart', touchPoints: [...points] });
 
-test('a finger sprays; a second one pulls the trigger where that is chosen; a finger that is lost loses nothing', async ({
-  page,
-}) => {
+test(
+  'a finger sprays; a second one pulls the trigger where that is chosen; a finger that is lost loses nothing',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await sprayPiece(page);
+    const at = await pieceOf(page);
+    const session = await page.context().newCDPSession(page);
+    const finger = (x: number, y: number, id = 0) => ({ ...at(x, y), id });
+    await touch(session, 'touchStart', [finger(0.05, 0.5)]);
+    for (let part = 1; part <= 20; part += 1)
+      await touch(session, 'touchMove', [finger(0.05 + part * 0.045, 0.5)]);
+    await touch(session, 'touchEnd', []);
+    await expect(strokes(page)).toContainText('Stroke 1 of about');
+    // The phone takes the finger away in the middle of a stroke: what was sprayed until then stays.
+    await touch(session, 'touchStart', [finger(0.05, 0.6)]);
+    for (let part = 1; part <= 10; part += 1)
+      await touch(session, 'touchMove', [finger(0.05 + part * 0.04, 0.6)]);
+    await touch(session, 'touchCancel', []);
+    await expect(strokes(page)).toContainText('Stroke 2 of about');
+    await page.getByRole('radio', { name: 'By a second finger' }).click();
+    const again = await pieceOf(page);
+    const hand = (x: number, id: number) => ({ ...again(x, id === 0 ? 0.7 : 0.95), id });
+    await touch(session, 'touchStart', [hand(0.05, 0)]);
+    for (let part = 1; part <= 10; part += 1)
+      await touch(session, 'touchMove', [hand(0.05 + part * 0.02, 0)]);
+    await expect(strokes(page)).toContainText('Stroke 2 of about');
+    await touch(session, 'touchStart', [hand(0.25, 0), hand(0.5, 1)]);
+    for (let part = 1; part <= 10; part += 1)
+      await touch(session, 'touchMove', [hand(0.25 + part * 0.05, 0), hand(0.5, 1)]);
+    await touch(session, 'touchEnd', []);
+    await expect(strokes(page)).toContainText('Stroke 3 of about');
+  },
+);
+
+test('two hundred strokes within a second are all taken, and what comes after them too', async ({ page }) => {
   await sprayPiece(page);
   const at = await pieceOf(page);
   const session = await page.context().newCDPSession(page);
-  const finger = (x: number, y: number, id = 0) => ({ ...at(x, y), id });
-  await touch(session, 'touchStart', [finger(0.05, 0.5)]);
-  for (let part = 1; part <= 20; part += 1)
-    await touch(session, 'touchMove', [finger(0.05 + part * 0.045, 0.5)]);
-  await touch(session, 'touchEnd', []);
-  await expect(strokes(page)).toContainText('Stroke 1 of about');
-  // The phone takes the finger away in the middle of a stroke: what was sprayed until then stays.
-  await touch(session, 'touchStart', [finger(0.05, 0.6)]);
-  for (let part = 1; part <= 10; part += 1)
-    await touch(session, 'touchMove', [finger(0.05 + part * 0.04, 0.6)]);
-  await touch(session, 'touchCancel', []);
-  await expect(strokes(page)).toContainText('Stroke 2 of about');
-  await page.getByRole('radio', { name: 'By a second finger' }).click();
-  const again = await pieceOf(page);
-  const hand = (x: number, id: number) => ({ ...again(x, id === 0 ? 0.7 : 0.95), id });
-  await touch(session, 'touchStart', [hand(0.05, 0)]);
-  for (let part = 1; part <= 10; part += 1) await touch(session, 'touchMove', [hand(0.05 + part * 0.02, 0)]);
-  await expect(strokes(page)).toContainText('Stroke 2 of about');
-  await touch(session, 'touchStart', [hand(0.25, 0), hand(0.5, 1)]);
-  for (let part = 1; part <= 10; part += 1)
-    await touch(session, 'touchMove', [hand(0.25 + part * 0.05, 0), hand(0.5, 1)]);
-  await touch(session, 'touchEnd', []);
-  await expect(strokes(page)).toContainText('Stroke 3 of about');
-});
-
-test('a pen sprays while it is pressed, and only moves the gun while it is not', async ({ page }) => {
-  await sprayPiece(page, 'fence');
-  const at = await pieceOf(page);
-  const session = await page.context().newCDPSession(page);
-  const pen = (type: string, x: number, pressed: boolean) =>
+  const mouse = (type: string, x: number, y: number, time: number) =>
     session.send('Input.dispatchMouseEvent', {
       type: type as 'mouseMoved',
-      ...at(x, 0.5),
-      pointerType: 'pen',
-      button: pressed ? 'left' : 'none',
-      buttons: pressed ? 1 : 0,
+      ...at(x, y),
+      button: 'left',
+      buttons: type === 'mouseReleased' ? 0 : 1,
       clickCount: 1,
+      // When the device says it was: every five milliseconds a stroke.
+      timestamp: time,
     });
-  for (let part = 0; part < 5; part += 1) await pen('mouseMoved', 0.1 + part * 0.02, false);
-  await expect(strokes(page)).toContainText('planned');
-  await pen('mousePressed', 0.2, true);
-  for (let part = 0; part < 20; part += 1) await pen('mouseMoved', 0.2 + part * 0.03, true);
-  await pen('mouseReleased', 0.8, true);
-  await expect(strokes(page)).toContainText('Stroke 1 of about');
+  const began = Date.now() / 1000;
+  const sent = Array.from({ length: 200 }, (_none, index) => {
+    const [y, time] = [0.1 + index * 0.004, began + index * 0.005];
+    return [
+      mouse('mousePressed', 0.2, y, time),
+      mouse('mouseMoved', 0.5, y, time + 0.002),
+      mouse('mouseReleased', 0.8, y, time + 0.004),
+    ];
+  });
+  await Promise.all(sent.flat());
+  await expect(strokes(page)).toContainText('Stroke 200 of about');
+  await stroke(page, 0.95);
+  await expect(strokes(page)).toContainText('Stroke 201 of about');
+  expect(await filmSaid(page)).toMatch(/Mean film \d+ μm of \d+ μm/);
 });
+
+test(
+  'a pen sprays while it is pressed, and only moves the gun while it is not',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await sprayPiece(page, 'fence');
+    const at = await pieceOf(page);
+    const session = await page.context().newCDPSession(page);
+    const pen = (type: string, x: number, pressed: boolean) =>
+      session.send('Input.dispatchMouseEvent', {
+        type: type as 'mouseMoved',
+        ...at(x, 0.5),
+        pointerType: 'pen',
+        button: pressed ? 'left' : 'none',
+        buttons: pressed ? 1 : 0,
+        clickCount: 1,
+      });
+    for (let part = 0; part < 5; part += 1) await pen('mouseMoved', 0.1 + part * 0.02, false);
+    await expect(strokes(page)).toContainText('planned');
+    await pen('mousePressed', 0.2, true);
+    for (let part = 0; part < 20; part += 1) await pen('mouseMoved', 0.2 + part * 0.03, true);
+    await pen('mouseReleased', 0.8, true);
+    await expect(strokes(page)).toContainText('Stroke 1 of about');
+  },
+);
 
 test(
   'with keys alone, and no motion: a stroke at the wanted speed, and drills from end to end',
@@ -279,4 +316,50 @@ test('another lap is tried on a card before anything is sprayed, and a surface i
   // Nothing of it is in the log.
   const entries = await page.request.get(`${address()}/api/entries`);
   expect(JSON.stringify(await entries.json())).not.toContain('practise');
+});
+
+test(
+  'every surface of a job is laid by a usual hand, the hardest comes first and is sprayed from there',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(`${address()}/practice`);
+    await page.getByRole('link', { name: /Tern Boathouse.*38 surfaces/ }).click();
+    // It can be ended, and says how far it came.
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByText(/^Stopped: \d+ of 38 laid\.$/)).toBeVisible();
+    await page.reload();
+    const list = page.getByTestId('house').getByRole('link');
+    await expect(page.getByRole('progressbar')).toBeVisible();
+    await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 });
+    await expect(list).toHaveCount(38);
+    const wrong = (await list.allInnerTexts()).map((text) => Number(/(\d+) % wrong/.exec(text)?.[1] ?? 0));
+    expect(wrong).toEqual([...wrong].sort((a, b) => b - a));
+    expect(wrong[0]).toBeGreaterThan(wrong.at(-1) ?? 100);
+    await list.first().click();
+    await expect(strokes(page)).toContainText('planned');
+    await expect(page).toHaveURL(/\/surfaces\/.*\/practise$/);
+  },
+);
+
+test('combs of three ceilings that came out thin choose what to practise, and say why', async ({ page }) => {
+  const job = await ownJob('Combed thin');
+  const rows = await items<{ id: string; element: string; coatingId: string }>(`/api${job}/surfaces`);
+  const ceilings = rows.filter(({ element }) => element === 'ceiling');
+  expect(ceilings.length).toBe(3);
+  const teeth = [20, 40, 60, 80, 100, 120, 140].map((micron) => micron * 1e-6);
+  for (const [index, { id, coatingId }] of ceilings.entries())
+    await writeEntry(
+      { jobId: job.split('/').pop() ?? '', surfaceId: id },
+      'comb',
+      2,
+      Date.now() - (3 - index) * 60_000,
+      {
+        ...{ coatingId, coat: 1, teeth, lastWet: [40e-6, 40e-6, 40e-6], thinner: 0, element: 'ceiling' },
+        ...{ tip: null, target: null, speed: null, cardSpeed: null },
+      },
+    );
+  await page.goto(`${address()}/practice`);
+  await expect(page.getByTestId('practice-due')).toContainText(
+    /Ceiling: your film is thin, \d+ % of what was wanted over \d+ coats\. Practise a slower gun/,
+  );
 });

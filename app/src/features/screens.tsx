@@ -116,4 +116,8 @@ export const PracticeScreen = practiceScreen(
   waiting('Practice', '/set-up'),
 );
 export const SprayScreen = practiceScreen((screens) => screens.SprayScreen, waiting('Practice', '/practice'));
+export const HouseScreen = practiceScreen(
+  (screens) => screens.HouseScreen,
+  waiting('What to practise first', '/practice'),
+);
 export const DrillScreen = practiceScreen((screens) => screens.DrillScreen, waiting('Practice', '/practice'));

@@ -37,6 +37,7 @@ export {
   type PracticePiece,
   type PracticePieceId,
 } from './pieces';
+export { HOUSE_CELLS, handFilm, handJob, wrongShare, type HandFilm } from './house';
 export { follow, swing, type Body } from './wrist';
 export { MARK_NAMES, MARK_REASONS, adviceText, filmText, markText } from './words';
 export {

@@ -15,13 +15,14 @@ import { useWhy } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { BigNumber } from '@/ui/number';
 import { Segmented } from '@/ui/segmented';
+import { Progress } from '@/ui/progress';
 import { Sheet } from '@/ui/sheet';
 import { ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import type { FilmPictureData } from '@/workers/filmBands';
 import { FilmPicture, Legend, shownBands } from './FilmPicture';
-import { useFilm, type FilmState } from './useFilm';
+import { useFilm } from './useFilm';
 
 export interface FilmSheetProps {
   readonly request: SetupRequest;
@@ -45,24 +46,6 @@ function Verdict({ film, least, sag }: { film: FilmPictureData; least: string; s
       <Words colour="ink2">
         {`It varies by ${Math.round(variation * 100)} %.${holidays.length > 0 ? ` ${holidays.length} missed ${holidays.length === 1 ? 'spot' : 'spots'}.` : ''}`}
       </Words>
-    </View>
-  );
-}
-
-function Progress({ state, onStop }: { state: FilmState & { kind: 'working' }; onStop: () => void }) {
-  const share = Math.round(state.share * 100);
-  return (
-    <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4" role="status">
-      <Words weight="semi">{`Laying the passes: ${share} %`}</Words>
-      <View
-        className="h-3 overflow-hidden rounded-full bg-wet-tint"
-        role="progressbar"
-        aria-valuenow={share}
-        aria-label="Passes laid"
-      >
-        <View className="h-3 bg-wet" style={{ width: `${share}%` }} />
-      </View>
-      <Button label="Stop" onPress={onStop} className="self-start" />
     </View>
   );
 }
@@ -129,7 +112,9 @@ export function FilmSheet({ request, card, onClose, startWorker }: FilmSheetProp
           <Legend bands={shownBands(film)} />
         </>
       ) : null}
-      {state.kind === 'working' ? <Progress state={state} onStop={stop} /> : null}
+      {state.kind === 'working' ? (
+        <Progress doing="Laying the passes" label="Passes laid" share={state.share} onStop={stop} />
+      ) : null}
       {state.kind === 'stopped' ? (
         <View className="gap-3 rounded-2xl border border-rule bg-sheet p-4">
           <Words weight="semi">Stopped. Nothing was kept.</Words>

@@ -5,18 +5,19 @@ import {
   SKILL_IDS,
   type PracticePieceId,
 } from '@fine-spray/core/practice';
+import { counted } from '@fine-spray/core/units';
 import type { PracticeFields } from '@fine-spray/contract/practice';
 import { useRouter } from 'expo-router';
-import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
+import { useList } from '@/data/resources';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
 import { Choice } from '@/ui/choice';
 import { Panel } from '@/ui/panel';
 import { Screen } from '@/ui/screen';
 import { Words } from '@/ui/text';
-import { useTheme } from '@/ui/theme/theme';
+import { PracticeRow } from './PracticeRow';
 import { session, standing } from './learning';
 import { usePracticeRecord } from './record';
 import { lastPoints, meanOf, shareText } from './words';
@@ -34,42 +35,6 @@ export function nextPiece(learned: PracticeFields): PracticePieceId | undefined 
     const own = lastPoints(learned, id, LAST);
     return own.length < LAST || meanOf(own) < GOT;
   });
-}
-
-function Row({
-  name,
-  note,
-  said,
-  strong,
-  onPress,
-}: {
-  name: string;
-  note?: string;
-  said: string;
-  strong?: boolean;
-  onPress: () => void;
-}) {
-  const { palette } = useTheme();
-  return (
-    <Pressable
-      role="link"
-      onPress={onPress}
-      className="min-h-[56px] flex-row items-center gap-3 border-b border-rule py-2 hover:bg-identity-tint"
-    >
-      <View className="min-w-0 flex-1">
-        <Words weight="semi">{name}</Words>
-        {note === undefined ? null : (
-          <Words size={14} colour="ink2">
-            {note}
-          </Words>
-        )}
-      </View>
-      <Words weight={strong ? 'bold' : 'regular'} colour={strong ? 'identity' : 'ink'}>
-        {said}
-      </Words>
-      <ChevronRight size={20} color={palette.ink2} aria-hidden />
-    </Pressable>
-  );
 }
 
 /** Where somebody learns: what is due, pieces to spray, and drills. */
@@ -106,7 +71,7 @@ export function PracticeScreen() {
       <Panel title="Drills">
         <View>
           {SKILL_IDS.map((id) => (
-            <Row
+            <PracticeRow
               key={id}
               name={SKILLS[id]}
               said={shareText(standing(learned, id))}
@@ -124,7 +89,7 @@ export function PracticeScreen() {
         {PRACTICE_PIECE_IDS.map((id) => {
           const own = lastPoints(learned, id, LAST);
           return (
-            <Row
+            <PracticeRow
               key={id}
               name={PRACTICE_PIECES[id].name}
               note={PRACTICE_PIECES[id].teaches}
@@ -165,7 +130,36 @@ export function PracticeScreen() {
           This device is full: what you do now counts until the page is closed.
         </Words>
       ) : null}
-      <Beside left={drills} right={pieces} />
+      <Beside
+        left={drills}
+        right={
+          <>
+            {pieces}
+            <OfJobs />
+          </>
+        }
+      />
     </Screen>
+  );
+}
+
+/** Jobs whose surfaces can be practised: the hardest of each is found by laying all of them. */
+function OfJobs() {
+  const router = useRouter();
+  const { data: jobs = [] } = useList('jobs');
+  const open = jobs.filter(({ status, surfaceCount }) => status !== 'finished' && surfaceCount > 0);
+  if (open.length === 0) return null;
+  return (
+    <Panel title="Surfaces of a job">
+      <Words>Which of them a usual hand gets wrong most, to be sprayed on the screen first.</Words>
+      {open.map(({ id, name, surfaceCount }) => (
+        <PracticeRow
+          key={id}
+          name={name}
+          said={counted(surfaceCount, 'surface')}
+          onPress={() => router.navigate({ pathname: '/practice/house/[jobId]', params: { jobId: id } })}
+        />
+      ))}
+    </Panel>
   );
 }

@@ -1,4 +1,5 @@
 export { DrillScreen } from './DrillScreen';
+export { HouseScreen } from './HouseScreen';
 export { PracticeProgress } from './PracticeProgress';
 export { PracticeScreen } from './PracticeScreen';
 export { PractiseSite } from './PractiseSite';

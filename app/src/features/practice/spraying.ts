@@ -11,6 +11,7 @@ import { wantsStill } from '@/ui/motion';
 import type { Palette } from '@/ui/theme/theme';
 import { fitted } from './FilmCanvases';
 import { drawOver, nearestPass, nextPass } from './drawGun';
+import { Forwards } from './forwards';
 import { Gun, type Hold, type Place } from './gun';
 import { paintCells, tonesOf, wholeBox, type FilmTones } from './paintFilm';
 
@@ -71,6 +72,7 @@ interface Sample {
 export class Spraying {
   private film: LiveFilm;
   private readonly gun = new Gun();
+  private readonly forwards = new Forwards();
   private tones: FilmTones;
   private picture: ImageData;
   private readonly pointers = new Map<number, Pointer>();
@@ -196,6 +198,7 @@ export class Spraying {
     if (recording.strokes.length === 0) {
       this.started = undefined;
       this.breaks = 0;
+      this.forwards.begin();
     }
     this.runs = this.film.runs();
     this.tell();
@@ -353,7 +356,7 @@ export class Spraying {
   private step(at: number): void {
     let dirty: CellBox | undefined;
     const lay = (place: Place, moment: number, open: boolean) => {
-      const time = this.clock(moment);
+      const time = this.forwards.at(this.clock(moment));
       const gun = steppedPoint(this.gun.at(place, time, this.ways));
       if (open !== this.film.isOpen) this.changed(open, gun);
       const box = this.film.move(gun, open);
