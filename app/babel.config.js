@@ -1,4 +1,7 @@
 module.exports = (api) => {
-  api.cache(true);
-  return { presets: [['babel-preset-expo', { jsxImportSource: 'nativewind' }], 'nativewind/babel'] };
+  const forBrowser = api.caller((caller) => caller?.bundler === 'metro');
+  return {
+    presets: [['babel-preset-expo', { jsxImportSource: 'nativewind' }], 'nativewind/babel'],
+    plugins: forBrowser ? [require.resolve('./babel-straight.js')] : [],
+  };
 };

@@ -1,4 +1,5 @@
-const { readdirSync } = require('node:fs');
+const { createHash } = require('node:crypto');
+const { readFileSync, readdirSync } = require('node:fs');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
 const { withNativeWind } = require('nativewind/metro');
@@ -46,6 +47,18 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   const unused = found.type === 'sourceFile' && ROUTER_UNUSED.test(found.filePath.replaceAll(path.sep, '/'));
   return unused ? sourceFile(beside('router-unused.js')) : found;
 };
+
+/** What imports go by (`babel-straight.js`) is not in the files that import: where it changes, all of them are read anew. */
+function whatIndexesSay() {
+  const hash = createHash('sha256');
+  for (const root of ['src', '../core/src', '../contract/src'].map(beside))
+    for (const file of readdirSync(root, { recursive: true }).sort())
+      // Indexes of the core export modules whole: what those have counts there.
+      if (/\.tsx?$/.test(file) && (/index\.tsx?$/.test(file) || root.includes('core')))
+        hash.update(file).update(readFileSync(path.join(root, file)));
+  return hash.update(readFileSync(beside('babel-straight.js'))).digest('hex');
+}
+config.cacheVersion = whatIndexesSay();
 
 /** Modules that compute: they name what they use once, not each time they use it. */
 const core = path.join(__dirname, '../core/src');

@@ -36,6 +36,7 @@ const SOURCES = {
     'app/entry.ts',
     'app/package.json',
     'app/babel.config.js',
+    'app/babel-straight.js',
     'app/metro.config.js',
     'app/tailwind.config.js',
     'app/global.css',
