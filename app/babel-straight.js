@@ -1,6 +1,6 @@
 const { existsSync, readFileSync, statSync } = require('node:fs');
 const path = require('node:path');
-const { parse } = require('@babel/parser');
+const { parseSync } = require('@babel/core');
 
 /**
  * An import by way of an index goes straight to the module that has what is imported. The bundler takes a module whole: whoever imported
@@ -40,9 +40,11 @@ function exportsOf(file) {
   const own = new Set();
   const others = new Map();
   const whole = [];
-  const { program } = parse(readFileSync(file, 'utf8'), {
-    sourceType: 'module',
-    plugins: ['typescript', ...(file.endsWith('x') ? ['jsx'] : [])],
+  const { program } = parseSync(readFileSync(file, 'utf8'), {
+    filename: file,
+    babelrc: false,
+    configFile: false,
+    parserOpts: { plugins: ['typescript', ...(file.endsWith('x') ? ['jsx'] : [])] },
   });
   let bare = true;
   for (const one of program.body) {
@@ -119,3 +121,7 @@ module.exports = ({ types: t }) => ({
     program.scope.crawl();
   },
 });
+
+module.exports.exportsOf = exportsOf;
+module.exports.homeOf = homeOf;
+module.exports.isIndex = isIndex;
