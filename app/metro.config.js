@@ -51,11 +51,11 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
 /** What imports go by (`babel-straight.js`) is not in the files that import: where it changes, all of them are read anew. */
 function whatIndexesSay() {
   const hash = createHash('sha256');
-  for (const root of ['src', '../core/src', '../contract/src'].map(beside))
-    for (const file of readdirSync(root, { recursive: true }).sort())
-      // Indexes of the core export modules whole: what those have counts there.
-      if (/\.tsx?$/.test(file) && (/index\.tsx?$/.test(file) || root.includes('core')))
-        hash.update(file).update(readFileSync(path.join(root, file)));
+  // Indexes of the core export modules whole: what those have counts there.
+  const counts = { src: /index\.tsx?$/, '../contract/src': /index\.ts$/, '../core/src': /\.ts$/ };
+  for (const [root, which] of Object.entries(counts))
+    for (const file of readdirSync(beside(root), { recursive: true }).sort())
+      if (which.test(file)) hash.update(file).update(readFileSync(beside(path.join(root, file))));
   return hash.update(readFileSync(beside('babel-straight.js'))).digest('hex');
 }
 config.cacheVersion = whatIndexesSay();

@@ -39,7 +39,7 @@ export {
 } from './pieces';
 export { HOUSE_CELLS, handFilm, handJob, wrongShare, type HandFilm } from './house';
 export { follow, swing, type Body } from './wrist';
-export { MARK_NAMES, MARK_REASONS, adviceText, filmText, markText } from './words';
+export { MARK_NAMES, MARK_REASONS, adviceText, filmText, littleText, markText } from './words';
 export {
   SKILLS,
   SKILL_IDS,

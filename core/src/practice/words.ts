@@ -27,6 +27,10 @@ export const MARK_REASONS: Readonly<Record<Judged, string>> = {
   time: 'From the first move to the last, over the time of the planned passes.',
 };
 
+/** A share as one says it: never nothing for a little. */
+export const littleText = (share: number, system: UnitSystem): string =>
+  share > 0 && share < 0.005 ? 'under 1 %' : showText(share, 'percent', system);
+
 /** The figure of a mark as people say it. */
 export function markText(
   { of, value }: Pick<Mark, 'of' | 'value'>,
@@ -41,7 +45,7 @@ export function markText(
     case 'time':
       return `${(Math.round(value * 10) / 10).toFixed(1)} of the plan`;
     default:
-      return value > 0 && value < 0.005 ? 'under 1 %' : showText(value, 'percent', system);
+      return littleText(value, system);
   }
 }
 

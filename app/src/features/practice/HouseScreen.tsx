@@ -1,5 +1,5 @@
 import { PRECEDENCE_NOTE, showText } from '@fine-spray/core';
-import { wrongShare, type HandFilm } from '@fine-spray/core/practice';
+import { littleText, wrongShare, type HandFilm } from '@fine-spray/core/practice';
 import { counted } from '@fine-spray/core/units';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
@@ -32,14 +32,11 @@ export function HouseScreen({ jobId }: { jobId: string }) {
 
 type Laid = Extract<HouseReport, { readonly film: HandFilm }>;
 
-/** A share as one says it: never nothing for a little. */
-const shareText = (share: number): string =>
-  share > 0 && share < 0.005 ? 'under 1 %' : `${Math.round(share * 100)} %`;
-
 export function House({ start, ...loaded }: LoadedJob & { start?: StartWorker }) {
   const router = useRouter();
   const { system } = useUnits();
-  const { films, of, ended, stop } = useHouse(loaded, system, start);
+  const { films, ended, stop } = useHouse(loaded, system, start);
+  const of = loaded.surfaces.length;
   const surfaces = useMemo(() => new Map(loaded.surfaces.map((one) => [one.id, one])), [loaded.surfaces]);
   const laid = films
     .filter((one): one is Laid => 'film' in one)
@@ -55,7 +52,7 @@ export function House({ start, ...loaded }: LoadedJob & { start?: StartWorker })
         What a hand that strays as usual lays with the card of each surface, worked out pass by pass: a plan,
         not a measurement.
       </Words>
-      {ended === undefined ? (
+      {ended === undefined && films.length < of ? (
         <Progress
           doing={`Laying ${counted(of, 'surface')}`}
           label="Surfaces laid"
@@ -75,8 +72,8 @@ export function House({ start, ...loaded }: LoadedJob & { start?: StartWorker })
             <PracticeRow
               key={id}
               name={[surfaces.get(id)?.room, surfaces.get(id)?.name].filter(Boolean).join(', ')}
-              note={`${shareText(film.thin)} thin, ${shareText(film.over)} over the sag limit. Mean film ${showText(film.mean, 'wetFilm', system)} of ${showText(film.wanted, 'wetFilm', system)}, varying by ${shareText(film.variation)}.`}
-              said={`${shareText(wrongShare(film))} wrong`}
+              note={`${littleText(film.thin, system)} thin, ${littleText(film.over, system)} over the sag limit. Mean film ${showText(film.mean, 'wetFilm', system)} of ${showText(film.wanted, 'wetFilm', system)}, varying by ${littleText(film.variation, system)}.`}
+              said={`${littleText(wrongShare(film), system)} wrong`}
               strong={index === 0}
               onPress={() => router.navigate(`/jobs/${loaded.job.id}/surfaces/${id}/practise`)}
             />

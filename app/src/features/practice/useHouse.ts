@@ -15,12 +15,11 @@ const workers = (): number => Math.max(1, Math.min(MOST, globalThis.navigator?.h
 /** Films of a job as far as they are there. */
 export interface House {
   readonly films: readonly HouseReport[];
-  readonly of: number;
-  /** Nothing more comes: all are there, it was stopped, or a worker failed. */
-  readonly ended: 'all' | 'stopped' | 'failed' | undefined;
+  /** Why nothing more comes though some are missing. */
+  readonly ended?: 'stopped' | 'failed';
 }
 
-const NONE: House = { films: [], of: 0, ended: undefined };
+const NONE: House = { films: [] };
 
 /** Surfaces dealt out so that each worker has large and small ones. */
 function dealt({ surfaces }: Pick<LoadedJob, 'surfaces'>, hands: number): readonly LoadedJob['surfaces'][] {
@@ -40,13 +39,8 @@ export function useHouse(loaded: LoadedJob, system: UnitSystem, start: StartWork
   const [house, setHouse] = useState(NONE);
   const end = useRef((): void => undefined);
   useEffect(() => {
-    const of = surfaces.length;
-    setHouse({ ...NONE, of, ended: of === 0 ? 'all' : undefined });
-    const take = (report: HouseReport) =>
-      setHouse(({ films, ...rest }) => {
-        const next = [...films, report];
-        return { ...rest, films: next, ended: next.length === of ? 'all' : rest.ended };
-      });
+    setHouse(NONE);
+    const take = (report: HouseReport) => setHouse((now) => ({ ...now, films: [...now.films, report] }));
     const failed = () => setHouse((now) => ({ ...now, ended: 'failed' }));
     const ends = dealt({ surfaces }, workers())
       .filter((some) => some.length > 0)
