@@ -16,6 +16,21 @@ export function readKept<T>(key: string, read: (stored: unknown) => T | undefine
   }
 }
 
+/** Names of what is kept on this device that begin so. */
+export const keptNames = (beginning: string): readonly string[] =>
+  namesInStorage(NAME(beginning)).map((name) => name.slice(NAME('').length));
+
+/** Names in the storage of the browser that begin so, in their order; none where it is forbidden. */
+export function namesInStorage(beginning: string): readonly string[] {
+  try {
+    return Object.keys(globalThis.localStorage ?? {})
+      .filter((name) => name.startsWith(beginning))
+      .sort();
+  } catch {
+    return [];
+  }
+}
+
 /** A kept list of texts, such as ids or ticks; nothing where it is none. */
 export const readTexts = (stored: unknown): readonly string[] | undefined =>
   Array.isArray(stored) && stored.every((one) => typeof one === 'string') ? stored : undefined;

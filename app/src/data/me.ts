@@ -5,7 +5,7 @@ import { usePreferenceText } from '@/ui/preference';
 import { Unknown, call } from './api';
 import { device } from './device';
 import { gate } from './gate';
-import { keptPrefix } from './kept';
+import { keptPrefix, namesInStorage } from './kept';
 import { meQuery } from './may';
 import { keys } from './resources';
 import { isVouched } from './vouched';
@@ -84,7 +84,7 @@ export function useSession() {
 export async function forgetAll(): Promise<void> {
   await device.forget();
   try {
-    const ours = Object.keys(localStorage).filter((name) => name.startsWith(keptPrefix()));
+    const ours = namesInStorage(keptPrefix());
     for (const name of [...ours, 'fine-spray.author', 'fine-spray.writer']) localStorage.removeItem(name);
   } catch {
     // Storage is forbidden: then there is nothing in it.

@@ -356,6 +356,49 @@ describe('on a device that takes no more', () => {
   });
 });
 
+describe('a page that is closed before the database has what was tapped', () => {
+  /** A device whose database is busy, and takes nothing before the page is closed. */
+  class BusyDevice extends Device {
+    override keepWaiting(): Promise<void> {
+      return new Promise(() => undefined);
+    }
+  }
+  /** Pages that are closed: nothing of theirs comes to an end. */
+  const closed = (device = new BusyDevice()) => new Outbox(device);
+
+  it('loses nothing of it: the next page has it and sends it once', async () => {
+    const [one, other] = [closed(), closed()];
+    void one.write(fields('a')).kept;
+    void other.write(fields('b')).kept;
+    one.close();
+    other.close();
+    const box = page();
+    await box.send();
+    await settled();
+    expect(seen.map(({ author }) => author)).toEqual(['a', 'b']);
+    expect(box.current().waiting).toEqual([]);
+    expect(kept.size).toBe(0);
+  });
+
+  it('what the database has stands there only', async () => {
+    answer = away;
+    const box = page();
+    await Promise.all(['a', 'b', 'c'].map((author) => box.write(fields(author)).kept));
+    expect(kept.size).toBe(0);
+    expect(await new Device().waiting()).toHaveLength(3);
+  });
+
+  it('of thousands at once only the first are written twice, and the database has all of them', async () => {
+    answer = away;
+    const box = page();
+    const all = Array.from({ length: 100 }, (_, index) => box.write(fields(`${index}`)).kept);
+    expect(kept.size).toBe(20);
+    await Promise.all(all);
+    expect(kept.size).toBe(0);
+    expect(await new Device().waiting()).toHaveLength(100);
+  });
+});
+
 describe('two pages on one device', () => {
   it('tell each other what was sent', async () => {
     const [one, other] = [page(), page()];

@@ -9,9 +9,9 @@ import {
 } from '@fine-spray/contract';
 import { Refused, Unknown, call, failureOfAnswer, whyFailed } from './api';
 import { device as pageDevice, type Device, type KeptEntry } from './device';
-import { readKept, writeKept } from './kept';
 import { newId } from './newId';
 import { OneAtATime, alone } from './oneAtATime';
+import { Spare } from './spare';
 import { surelyOurs } from './whose';
 
 /** An entry that waits on this device. */
@@ -37,8 +37,6 @@ export interface Written {
   readonly kept: Promise<boolean>;
 }
 
-/** Where the outbox was before it had a database, and where it is while there is no room in it. */
-const SPARE = 'outbox';
 const RETRY = 5000;
 const LONGEST_RETRY = 60_000;
 /** Entries at which the server fails one after another before it is taken to fail at all of them. */
@@ -85,7 +83,7 @@ export class Outbox {
     failing: new Map(),
   };
   private readonly listeners = new Set<() => void>();
-  private readonly spare = new Map<string, Waiting>();
+  private readonly spare = new Spare();
   private readonly dropped = new Set<string>();
   private readonly sending = new OneAtATime(() => this.sendOnce());
   private failures = 0;
@@ -144,25 +142,19 @@ export class Outbox {
     return this.started;
   }
 
-  /** Entries from before there was a database, or from a time without room in it. What cannot be read is set aside, not lost. */
+  /** Entries that pages left in the spare place. What cannot be read is set aside, not lost. */
   private async bringIn(): Promise<void> {
-    const old = readKept<readonly unknown[]>(
-      SPARE,
-      (stored) => (Array.isArray(stored) ? stored : undefined),
-      [],
-    );
-    const left: unknown[] = [];
-    for (const one of old) {
-      const entry = readWaiting(one);
+    for (const { stored, done } of this.spare.left()) {
+      const entry = readWaiting(stored);
       try {
         if (entry) await this.device.keepWaiting(entry);
-        else await this.device.putAside(JSON.stringify(one));
+        else await this.device.putAside(JSON.stringify(stored));
+        done();
       } catch {
-        left.push(one);
-        if (entry) this.spare.set(entry.id, entry);
+        // It stays where it is; what can be read is sent from here.
+        if (entry) this.spare.hold(entry);
       }
     }
-    if (old.length > 0) writeKept(SPARE, left.length > 0 ? left : undefined);
   }
 
   /** Takes over what the device has; what it had no room for stays behind it. */
@@ -182,20 +174,18 @@ export class Outbox {
       const aside = (await this.device.aside()).length + kept.length - readable.length;
       const known = new Set(readable.map(({ id }) => id));
       const here = this.state.waiting.filter(({ id }) => this.spare.has(id) && !known.has(id));
-      const unseen = [...this.spare.values()].filter(
-        ({ id }) => !known.has(id) && !here.some((one) => one.id === id),
-      );
+      const unseen = this.spare.all.filter(({ id }) => !known.has(id) && !here.some((one) => one.id === id));
       const waiting = [...readable, ...here, ...unseen].filter(({ id }) => !this.dropped.has(id));
       this.set({ waiting, aside });
     } catch {
       // No database here: what is in memory and in the spare place holds.
-      if (this.spare.size > 0) this.set({ waiting: [...this.spare.values()] });
+      if (this.spare.all.length > 0) this.set({ waiting: this.spare.all });
     }
   }
 
-  /** Keeps an entry: in the database, else in the spare place, else in this page only. */
+  /** Keeps an entry: at once in the spare place, then in the database; where neither has room in this page only. */
   private keep(entry: Waiting): Promise<boolean> {
-    this.spare.set(entry.id, entry);
+    this.spare.hold(entry);
     return this.inTurn(() => this.put(entry));
   }
 
@@ -203,11 +193,11 @@ export class Outbox {
     if (this.dropped.has(entry.id)) return true;
     try {
       await this.device.keepWaiting(entry);
-      this.spare.delete(entry.id);
+      this.spare.release([entry.id]);
       if (this.state.full) this.set({ full: false });
       return true;
     } catch {
-      const full = !writeKept(SPARE, [...this.spare.values()]);
+      const full = !this.spare.keepAll();
       if (full !== this.state.full) this.set({ full });
       return !full;
     }
@@ -216,12 +206,11 @@ export class Outbox {
   private async drop(...ids: readonly string[]): Promise<void> {
     const gone = new Set(ids);
     gone.forEach((id) => this.dropped.add(id));
-    const spare = ids.filter((id) => this.spare.delete(id)).length > 0;
     this.set({
       waiting: this.state.waiting.filter(({ id }) => !gone.has(id)),
       failing: new Map([...this.state.failing].filter(([id]) => !gone.has(id))),
     });
-    if (spare) writeKept(SPARE, this.spare.size > 0 ? [...this.spare.values()] : undefined);
+    this.spare.release(ids);
     await this.inTurn(() => this.device.dropWaiting(ids)).catch(() => undefined);
   }
 
