@@ -59,7 +59,7 @@ function Due({ reminder, onLater }: { reminder: Reminder; onLater: () => void })
       <View className="flex-row flex-wrap gap-2">
         {done ? (
           <Button
-            label={urgent ? 'It is relieved and locked' : 'Done'}
+            label={urgent ? 'It is relieved and locked' : CARE[done.what].done}
             kind={urgent ? 'primary' : 'plain'}
             className="min-h-[56px] flex-1"
             onPress={finish}

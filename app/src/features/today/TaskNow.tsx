@@ -4,7 +4,7 @@ import { capital, showRange, showText } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { clockText, midnightOf, namesOf } from '@/features/days';
+import { clockText, midnightOf, momentBeside, namesOf } from '@/features/days';
 import { STEP_TITLES } from '@/features/cautions';
 import type { LoadedJob } from '@/features/frame';
 import { cardsOf } from '@/features/log';
@@ -16,7 +16,7 @@ import { QuantityField } from '@/ui/field';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import type { useSteps } from './useSteps';
-import { setUpWords, sprayedBefore, type Doing } from './whatNow';
+import { driesUntil, setUpWords, sprayedBefore, type Doing } from './whatNow';
 
 const LITRES = { min: 0.00001, max: 0.5 } as const;
 
@@ -42,10 +42,14 @@ export function TaskNow({
   const router = useRouter();
   const first = midnightOf(fields);
   const [room, ...rest] = task.name.split(': ');
-  const state = task.running ? 'Now' : one.start <= minute + 5 ? 'Next' : `At ${clockText(first, one.start)}`;
+  const state = task.running
+    ? 'Now'
+    : one.start <= minute + 5
+      ? 'Next'
+      : `At ${momentBeside(first, one.start, minute)}`;
   const names = (id: string) => steps.names?.coating(id) ?? 'its coating';
   const setUp = task.running ? undefined : setUpWords(doing, sprayedBefore(planned, doing), names);
-  const waits = !task.running && (task.notBefore ?? 0) > minute;
+  const dry = driesUntil(task, minute);
   return (
     <View className="gap-2 rounded-2xl border-2 border-identity bg-sheet p-4" testID="now">
       <Words weight="semi" colour="ink2">
@@ -55,13 +59,13 @@ export function TaskNow({
         {capital(rest.join(': '))}
       </Words>
       <Words size={18}>{room}</Words>
-      {waits ? (
+      {dry === undefined ? null : (
         <CautionBox
           what="not dry yet"
-          why={`What is under it may be gone over from ${clockText(first, task.notBefore ?? 0)}.`}
+          why={`What is under it may be gone over from ${momentBeside(first, dry, minute)}.`}
           instead="Do something else until then."
         />
-      ) : null}
+      )}
       {setUp === undefined ? null : <Words weight="semi">{setUp}</Words>}
       {task.kind === 'spray' ? (
         <Coat {...{ loaded, task, steps }} />

@@ -59,6 +59,11 @@ describe('what is now', () => {
     expect(ids(whatNow(plan, 15 * H).ready)).toEqual(['loft', 'second']);
   });
 
+  it('dries nothing on the day before the first', () => {
+    const fresh = whatNow(found([task('protect')], [['protect', 8 * H, 0]]), -10 * H);
+    expect([fresh.drying, ids(fresh.ready)]).toEqual([[], ['protect']]);
+  });
+
   it('is of one person where one is chosen, and what is begun is today, whenever it was to be', () => {
     expect(ids(whatNow(plan, 8 * H, 1).today)).toEqual(['loft']);
     expect(ids(whatNow(plan, DAY + 7 * H).today)).toEqual(['protect', 'tomorrow']);

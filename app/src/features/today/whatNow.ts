@@ -3,6 +3,13 @@ import type { Placed } from '@fine-spray/core/sequence';
 
 const DAY = 1440;
 
+/**
+ * Until when a task waits for what dries under it, min of the plan; nothing where it does not.
+ * @param now min of the plan: less than nothing where it begins on another day
+ */
+export const driesUntil = ({ running, notBefore }: JobTask, now: number): number | undefined =>
+  !running && notBefore !== undefined && notBefore > now ? notBefore : undefined;
+
 /** A task with its place in the plan. */
 export interface Doing {
   readonly task: JobTask;
@@ -47,15 +54,15 @@ export function whatNow({ tasks, plan }: SitePlanFound, now: number, person?: nu
   const own = all.filter(({ one }) => person === undefined || one.people.includes(person));
   const today = Math.floor(now / DAY);
   const dayOf = ({ one, task }: Doing) => (task.running ? today : Math.floor(one.start / DAY));
-  const canBegin = ({ task }: Doing) =>
-    !task.running && (task.notBefore ?? 0) <= now && task.after.every((lag) => !left.has(lag.task));
+  const onItsTurn = (task: JobTask) => !task.running && task.after.every((lag) => !left.has(lag.task));
   const next = own.find((one) => dayOf(one) > today);
-  const dries = all
-    .filter(({ task }) => (task.notBefore ?? 0) > now && task.after.every((lag) => !left.has(lag.task)))
-    .map(({ task }) => ({ task, until: task.notBefore ?? 0 }));
+  const dries = all.flatMap(({ task }): Drying[] => {
+    const until = driesUntil(task, now);
+    return until !== undefined && onItsTurn(task) ? [{ task, until }] : [];
+  });
   return {
     running: own.filter(({ task }) => task.running).reverse(),
-    ready: own.filter(canBegin),
+    ready: own.filter(({ task }) => onItsTurn(task) && driesUntil(task, now) === undefined),
     today: own.filter((one) => dayOf(one) === today),
     later: next && { day: dayOf(next), doing: own.filter((one) => dayOf(one) === dayOf(next)) },
     drying: dries.sort((a, b) => a.until - b.until),
