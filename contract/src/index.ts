@@ -270,10 +270,10 @@ export {
   type School,
 } from './schedule';
 export { VALID_DAYS } from './offerParts';
+export { oldAmong } from './oldAmong';
 export {
   OLD_JOBS_AT_ONCE,
   jobsOfLog,
-  oldAmong,
   oldJob,
   oldJobsPage,
   oldJobsQuery,

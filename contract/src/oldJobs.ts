@@ -63,20 +63,3 @@ export const jobsOfLog = z.object({ items: z.array(jobOfLog) });
 
 /** Old jobs of one answer at most. */
 export const OLD_JOBS_AT_ONCE = 12;
-
-/** A job is old when nothing was stored for it this long, ms, */
-const QUIET = 60 * 24 * 3600_000;
-/** and so many others were written for since: of a small firm every job is here. */
-const AT_HAND = 8;
-
-/**
- * Which jobs are old: quiet for two months, and not among the last eight.
- * @param now ms since 1970
- */
-export function oldAmong(jobs: readonly JobOfLog[], now: number): readonly JobOfLog[] {
-  const storedAt = ({ last }: JobOfLog) => Date.parse(last);
-  return [...jobs]
-    .sort((a, b) => storedAt(b) - storedAt(a) || (a.jobId < b.jobId ? -1 : 1))
-    .slice(AT_HAND)
-    .filter((one) => now - storedAt(one) > QUIET);
-}

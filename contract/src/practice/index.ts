@@ -12,8 +12,8 @@ export {
   STROKES_FORMAT,
   STROKES_VERSION,
   readStrokes,
-  steppedPoint,
   strokesFile,
   writeStrokes,
   type StrokesFile,
 } from './strokesFile';
+export { steppedPoint } from './steps';

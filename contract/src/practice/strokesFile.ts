@@ -1,16 +1,12 @@
 import { RECORDING_LIMITS, checkRecording, type Recording } from '@fine-spray/core/practice';
-import type { TimedPoint } from '@fine-spray/core/simulation';
 import { refuse, type Result } from '@fine-spray/core/units';
 import { z } from 'zod';
 import { line } from '../primitives';
+import { packed, pointOf, timeSteps } from './steps';
 
 /** What a file of strokes calls itself. */
 export const STROKES_FORMAT = 'fine-spray-strokes';
 export const STROKES_VERSION = 1;
-
-const DEGREE = Math.PI / 180;
-/** Steps that a stroke is recorded in: a millisecond, a tenth of a millimetre, a hundredth of a degree. */
-const STEP = { time: 1e-3, place: 1e-4, angle: 0.01 } as const;
 
 const BROKEN = { error: 'A stroke of this file is broken.' };
 const whole = z.int(BROKEN).min(-1e8, BROKEN).max(1e8, BROKEN);
@@ -47,36 +43,6 @@ export const strokesFile = z.strictObject(
 );
 export type StrokesFile = z.infer<typeof strokesFile>;
 
-const stepped = (value: number, step: number): number => Math.round(value / step);
-const angle = (hundredths: number): number => (hundredths / 100) * DEGREE;
-
-/** A place of the gun as it is recorded: to its steps, so that what is laid live is what a file of it lays. */
-export function steppedPoint(gun: TimedPoint): TimedPoint {
-  return pointOf(packed(gun));
-}
-
-type Packed = z.infer<typeof point>;
-
-const packed = (gun: TimedPoint): Packed => [
-  stepped(gun.time, STEP.time),
-  stepped(gun.x, STEP.place),
-  stepped(gun.y, STEP.place),
-  stepped(gun.distance, STEP.place),
-  stepped(gun.tiltAcross / DEGREE, STEP.angle),
-  stepped(gun.tiltThrough / DEGREE, STEP.angle),
-  stepped(gun.orientation / DEGREE, STEP.angle),
-];
-
-const pointOf = ([time, x, y, distance, across, through, orientation]: Packed): TimedPoint => ({
-  time: time / 1000,
-  x: x / 10_000,
-  y: y / 10_000,
-  distance: distance / 10_000,
-  tiltAcross: angle(across),
-  tiltThrough: angle(through),
-  orientation: angle(orientation),
-});
-
 /** Writes what was sprayed as a file. */
 export function writeStrokes({ strokes }: Recording, piece: string, at: string): StrokesFile {
   return {
@@ -85,8 +51,8 @@ export function writeStrokes({ strokes }: Recording, piece: string, at: string):
     piece,
     at,
     strokes: strokes.map(({ points, triggers: [trigger] }) => ({
-      open: stepped(trigger?.open ?? 0, STEP.time),
-      close: stepped(trigger?.close ?? 0, STEP.time),
+      open: timeSteps(trigger?.open ?? 0),
+      close: timeSteps(trigger?.close ?? 0),
       points: points.map(packed),
     })),
   };

@@ -1,18 +1,25 @@
 import { LiveFilm, type PracticeTarget, type Recording } from '@fine-spray/core/practice';
 import { beatFor } from '@fine-spray/core/film';
 import { boxOf } from '@fine-spray/core/shape';
-import { quantity, showText } from '@fine-spray/core/units';
+import { quantity, show, showText } from '@fine-spray/core/units';
 import Coffee from 'lucide-react-native/icons/coffee';
 import Metronome from 'lucide-react-native/icons/metronome';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
 import Undo from 'lucide-react-native/icons/undo-2';
-import { createElement, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import {
+  createElement,
+  startTransition,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import { View } from 'react-native';
 import { useAwake } from '@/ui/awake';
 import { canSound, canVibrate, useBeat } from '@/ui/beat';
 import { Beside } from '@/ui/beside';
 import { Button } from '@/ui/button';
-import { BigNumber } from '@/ui/number';
 import { usePreference } from '@/ui/preference';
 import { Segmented } from '@/ui/segmented';
 import { Slider } from '@/ui/slider';
@@ -30,6 +37,9 @@ const BREAK = 300;
 const DISTANCES = { min: 0.1, max: 0.6, step: 0.01 } as const;
 /** Within this of the wanted speed it is right. */
 const RIGHT = 0.12;
+
+/** Slower than this a gun stands still, m/s. */
+const STILL = 0.02;
 
 const speedWord = (speed: number, wanted: number): string =>
   speed < wanted * (1 - RIGHT) ? 'faster' : speed > wanted * (1 + RIGHT) ? 'slower' : 'right';
@@ -71,16 +81,38 @@ interface Strokes {
 }
 const NO_STROKES: Strokes = { count: 0, speed: undefined };
 
+/**
+ * How fast the gun moves. It is told many times a second and written into the page as it is: a turn of React for each costs a slow
+ * phone a picture of the film.
+ */
 function SpeedLine({ now, wanted }: { now: Told<number | undefined>; wanted: number }) {
   const { system } = useUnits();
-  const speed = useTold(now);
-  const said = showText(wanted, 'speed', system);
+  const [digits, word] = [useRef<HTMLSpanElement>(null), useRef<HTMLSpanElement>(null)];
+  const { unit } = show(wanted, 'speed', system);
+  useEffect(() => {
+    const said = showText(wanted, 'speed', system);
+    const write = () => {
+      const speed = now.current();
+      const moves = speed !== undefined && speed >= STILL;
+      if (digits.current) digits.current.textContent = show(speed ?? 0, 'speed', system).number;
+      if (word.current)
+        word.current.textContent = moves ? `${speedWord(speed, wanted)}: ${said}` : `wanted ${said}`;
+    };
+    write();
+    return now.subscribe(write);
+  }, [now, wanted, system, digits, word]);
+  const written = (ref: typeof digits) => createElement('span', { ref });
   return (
     <View className="flex-row flex-wrap items-baseline justify-between gap-x-3" testID="spray-speed">
-      <BigNumber value={speed ?? 0} kind="speed" size={44} colour="wet" />
-      <Words weight="semi">
-        {speed === undefined || speed < 0.02 ? `wanted ${said}` : `${speedWord(speed, wanted)}: ${said}`}
-      </Words>
+      <View className="flex-row items-baseline gap-1">
+        <Words size={44} weight="digits-bold" colour="wet">
+          {written(digits)}
+        </Words>
+        <Words size={22} weight="semi" colour="wet">
+          {unit}
+        </Words>
+      </View>
+      <Words weight="semi">{written(word)}</Words>
     </View>
   );
 }
@@ -130,7 +162,7 @@ function Board({
   const spraying = useRef<Spraying>(undefined);
   const [speed] = useState(() => new Told<number | undefined>(undefined));
   const [strokes] = useState(() => new Told(NO_STROKES));
-  const some = useSyncExternalStore(strokes.subscribe, () => strokes.current().count > 0);
+  const [some, setSome] = useState(false);
   const [full, setFull] = useState(false);
   const now = useRef({ ways, palette });
   now.current = { ways, palette };
@@ -141,7 +173,11 @@ function Board({
     if (!div || !film1 || !film2) return undefined;
     const made = new Spraying(target, film, film1, film2, now.current.ways, now.current.palette, {
       onSpeed: speed.set,
-      onStrokes: (count, last) => strokes.set({ count, speed: last }),
+      onStrokes: (count, last) => {
+        strokes.set({ count, speed: last });
+        // Buttons can wait for a picture of the film.
+        startTransition(() => setSome(count > 0));
+      },
       onFull: () => setFull(true),
       onDistance: (factor) =>
         setDistance((distance) =>

@@ -128,6 +128,9 @@ export class Spraying {
     ) => surface.addEventListener(kind, take, { signal: over.signal, passive: false });
     on('pointerdown', (event) => this.down(event, surface));
     on('pointermove', (event) => this.moved(event));
+    // Nobody else is to hear of each place of the gun: what listens on the page for any touch takes a slow phone half a picture.
+    for (const kind of ['pointermove', 'touchmove', 'mousemove'] as const)
+      on(kind, (event) => event.stopPropagation());
     for (const kind of ['pointerup', 'pointercancel', 'pointerleave'] as const)
       on(kind, (event) => this.up(event));
     on('wheel', (event) => {
