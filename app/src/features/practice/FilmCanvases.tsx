@@ -1,6 +1,6 @@
 import { createElement, type RefObject } from 'react';
 
-/** A film and what is drawn over it: two canvases one on the other, as wide as there is room. */
+/** A film and what is drawn over it: canvases one on the other, as wide as there is room. */
 export function FilmCanvases({
   below,
   above,
@@ -9,15 +9,15 @@ export function FilmCanvases({
 }: {
   /** A pixel for each cell. */
   below: RefObject<HTMLCanvasElement | null>;
-  /** As fine as the screen. */
-  above: RefObject<HTMLCanvasElement | null>;
+  /** As fine as the screen, the uppermost last: what is drawn anew for each picture is not to take along what stands still. */
+  above: readonly RefObject<HTMLCanvasElement | null>[];
   columns: number;
   rows: number;
 }) {
   return createElement(
     'div',
     { style: { position: 'relative', width: '100%', aspectRatio: `${columns} / ${rows}` } },
-    [below, above].map((ref, index) =>
+    [below, ...above].map((ref, index) =>
       createElement('canvas', {
         key: index,
         ref,

@@ -89,14 +89,17 @@ class Replayed {
     const wide = fitted(above);
     const dense = above.width / (wide || above.width);
     const last = this.moments[this.next - 1];
-    drawOver(over, {
+    const sheet = {
       target: this.target,
       palette,
       scale: (wide || 1) / (columns * cell),
       height: rows * cell,
       wide,
+    };
+    drawOver(over, sheet, {
       gun: last ? { ...last.gun, open: last.trigger } : undefined,
-      ghost: { shown: ghost, next: -1, at: undefined },
+      wanted: undefined,
+      ghost: { shown: ghost, next: -1 },
       runs: film.runs(),
     });
     // Where it is cut through.
@@ -176,7 +179,7 @@ export function Replay({
         },
         <FilmCanvases
           below={below}
-          above={above}
+          above={[above]}
           columns={Math.round(width / cell)}
           rows={Math.round(height / cell)}
         />,

@@ -1,7 +1,7 @@
 import { LiveFilm, type PracticeTarget, type Recording } from '@fine-spray/core/practice';
 import { beatFor } from '@fine-spray/core/film';
 import { boxOf } from '@fine-spray/core/shape';
-import { quantity, show, showText } from '@fine-spray/core/units';
+import { quantity, show, showBeside, showText } from '@fine-spray/core/units';
 import Coffee from 'lucide-react-native/icons/coffee';
 import Metronome from 'lucide-react-native/icons/metronome';
 import RotateCcw from 'lucide-react-native/icons/rotate-ccw';
@@ -30,7 +30,7 @@ import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
 import { FilmCanvases } from './FilmCanvases';
 import { FilmLegend } from './FilmLegend';
-import { Spraying, type Ways } from './spraying';
+import { Spraying, type Canvases, type Ways } from './spraying';
 
 /** A break that somebody takes, to see what it does to an edge, s. */
 const BREAK = 300;
@@ -87,29 +87,39 @@ const NO_STROKES: Strokes = { count: 0, speed: undefined };
  */
 function SpeedLine({ now, wanted }: { now: Told<number | undefined>; wanted: number }) {
   const { system } = useUnits();
-  const [digits, word] = [useRef<HTMLSpanElement>(null), useRef<HTMLSpanElement>(null)];
+  const digits = useRef<HTMLSpanElement>(null);
+  const beside = useRef<HTMLSpanElement>(null);
+  const word = useRef<HTMLSpanElement>(null);
   const { unit } = show(wanted, 'speed', system);
   useEffect(() => {
     const said = showText(wanted, 'speed', system);
+    const into = ({ current: span }: typeof word, text: string) => {
+      if (span) span.textContent = text;
+    };
     const write = () => {
       const speed = now.current();
       const moves = speed !== undefined && speed >= STILL;
-      if (digits.current) digits.current.textContent = show(speed ?? 0, 'speed', system).number;
-      if (word.current)
-        word.current.textContent = moves ? `${speedWord(speed, wanted)}: ${said}` : `wanted ${said}`;
+      into(digits, show(speed ?? 0, 'speed', system).number);
+      into(beside, showBeside(speed ?? 0, 'speed', system));
+      into(word, moves ? `${speedWord(speed, wanted)}: ${said}` : `wanted ${said}`);
     };
     write();
     return now.subscribe(write);
-  }, [now, wanted, system, digits, word]);
-  const written = (ref: typeof digits) => createElement('span', { ref });
+  }, [now, wanted, system, digits, beside, word]);
+  const written = (ref: typeof word) => createElement('span', { ref });
   return (
     <View className="flex-row flex-wrap items-baseline justify-between gap-x-3" testID="spray-speed">
-      <View className="flex-row items-baseline gap-1">
-        <Words size={44} weight="digits-bold" colour="wet">
-          {written(digits)}
-        </Words>
-        <Words size={22} weight="semi" colour="wet">
-          {unit}
+      <View>
+        <View className="flex-row items-baseline gap-1">
+          <Words size={44} weight="digits-bold" colour="wet">
+            {written(digits)}
+          </Words>
+          <Words size={22} weight="semi" colour="wet">
+            {unit}
+          </Words>
+        </View>
+        <Words size={14} colour="ink2">
+          {written(beside)}
         </Words>
       </View>
       <Words weight="semi">{written(word)}</Words>
@@ -126,6 +136,10 @@ function StrokeLine({ told, passes, wanted }: { told: Told<Strokes>; passes: num
   const word = speedWord(speed, wanted);
   return `Stroke ${count} of about ${passes}: ${showText(speed, 'speed', system)}, ${word === 'right' ? 'right' : `go ${word}`}.`;
 }
+
+const areThere = (canvases: {
+  readonly [Name in keyof Canvases]: Canvases[Name] | null;
+}): canvases is Canvases => Object.values(canvases).every((one) => one !== null);
 
 /** How somebody holds the gun; switches are remembered on this device. */
 function useWays(target: PracticeTarget) {
@@ -158,7 +172,9 @@ function Board({
   const { palette } = useTheme();
   const { ways, setDistance, setFan, setWrist, setTriggerBy, setGhost } = useWays(target);
   const surface = useRef<HTMLDivElement>(null);
-  const [below, above] = [useRef<HTMLCanvasElement>(null), useRef<HTMLCanvasElement>(null)];
+  const below = useRef<HTMLCanvasElement>(null);
+  const above = useRef<HTMLCanvasElement>(null);
+  const upmost = useRef<HTMLCanvasElement>(null);
   const spraying = useRef<Spraying>(undefined);
   const [speed] = useState(() => new Told<number | undefined>(undefined));
   const [strokes] = useState(() => new Told(NO_STROKES));
@@ -169,9 +185,10 @@ function Board({
   useAwake();
 
   useEffect(() => {
-    const [div, film1, film2] = [surface.current, below.current, above.current];
-    if (!div || !film1 || !film2) return undefined;
-    const made = new Spraying(target, film, film1, film2, now.current.ways, now.current.palette, {
+    const div = surface.current;
+    const canvases = { film: below.current, standing: above.current, moving: upmost.current };
+    if (!div || !areThere(canvases)) return undefined;
+    const made = new Spraying(target, film, canvases, now.current.ways, now.current.palette, {
       onSpeed: speed.set,
       onStrokes: (count, last) => {
         strokes.set({ count, speed: last });
@@ -186,7 +203,7 @@ function Board({
     });
     spraying.current = made;
     return made.attach(div);
-  }, [target, film, setDistance, below, above, speed, strokes]);
+  }, [target, film, setDistance, below, above, upmost, speed, strokes]);
   useEffect(() => spraying.current?.hold(ways), [ways]);
   useEffect(() => spraying.current?.paintWith(palette), [palette]);
 
@@ -220,7 +237,7 @@ function Board({
             maxWidth: `${(62 * grid.columns) / grid.rows}vh`,
           },
         },
-        <FilmCanvases below={below} above={above} columns={grid.columns} rows={grid.rows} />,
+        <FilmCanvases below={below} above={[above, upmost]} columns={grid.columns} rows={grid.rows} />,
       )}
       <Words role="status" testID="spray-stroke">
         {full ? (

@@ -4,18 +4,28 @@ import type { LiveFilm, PracticeTarget, Run } from '@fine-spray/core/practice';
 import type { GunPoint } from '@fine-spray/core/simulation';
 import type { Palette } from '@/ui/theme/theme';
 
-/** What is drawn over the film. */
-export interface Over {
-  readonly target: PracticeTarget;
-  readonly palette: Palette;
+/** Where things are drawn: metres, y upwards. */
+export interface Sheet {
   /** CSS pixels for a metre, and the height of the picture in metres. */
   readonly scale: number;
   readonly height: number;
   /** Width of the picture, CSS px. */
   readonly wide: number;
-  readonly gun: (GunPoint & { readonly open: boolean }) | undefined;
-  readonly ghost: { readonly shown: boolean; readonly next: number; readonly at: number | undefined };
+  readonly palette: Palette;
+  readonly target: PracticeTarget;
+}
+
+/** What stands still over the film. */
+export interface Standing {
+  readonly ghost: { readonly shown: boolean; readonly next: number };
   readonly runs: readonly Run[];
+}
+
+/** What moves over it. */
+export interface Moving {
+  readonly gun: (GunPoint & { readonly open: boolean }) | undefined;
+  /** Where the gun should be now. */
+  readonly wanted: Point | undefined;
 }
 
 type Point = { readonly x: number; readonly y: number };
@@ -38,17 +48,25 @@ export function nearestPass(
   return best;
 }
 
-/** Draws what lies over the film: outline and openings, the planned passes, runs, the fan. */
-export function drawOver(context: CanvasRenderingContext2D, over: Over): void {
-  const { target, palette, scale, height, gun, ghost, runs } = over;
-  const { piece, plan } = target.wall;
+/** A picture over the film without anything on it; how wide a hairline is there, m. */
+function cleared(context: CanvasRenderingContext2D, { scale, height, wide }: Sheet): number {
   const { canvas } = context;
-  const dense = canvas.width / (over.wide || canvas.width);
+  const dense = canvas.width / (wide || canvas.width);
   context.setTransform(1, 0, 0, 1, 0, 0);
   context.clearRect(0, 0, canvas.width, canvas.height);
-  // Metres, y upwards.
   context.setTransform(scale * dense, 0, 0, -scale * dense, 0, height * scale * dense);
-  const hair = 1 / scale;
+  return 1 / scale;
+}
+
+/** Draws what stands still over the film: outline and openings, the planned passes, runs. */
+export function drawStanding(
+  context: CanvasRenderingContext2D,
+  sheet: Sheet,
+  { ghost, runs }: Standing,
+): void {
+  const { target, palette } = sheet;
+  const { piece, plan } = target.wall;
+  const hair = cleared(context, sheet);
   const outline = (polygon: readonly Point[]) => {
     context.beginPath();
     polygon.forEach(({ x, y }, index) => (index === 0 ? context.moveTo(x, y) : context.lineTo(x, y)));
@@ -89,14 +107,30 @@ export function drawOver(context: CanvasRenderingContext2D, over: Over): void {
     context.arc(x, y - (target.upright ? length : 0), 3 * hair, 0, 2 * Math.PI);
     context.stroke();
   }
+}
 
-  const pass = ghost.at === undefined ? undefined : plan.passes[ghost.next];
-  if (pass && ghost.at !== undefined && ghost.shown) {
-    const place = onPass(pass, ghost.at);
+/** Draws what moves over the film: where the gun should be, and the fan. */
+export function drawMoving(context: CanvasRenderingContext2D, sheet: Sheet, moving: Moving): void {
+  addMoving(context, sheet, moving, cleared(context, sheet));
+}
+
+/** All of it in one picture. */
+export function drawOver(context: CanvasRenderingContext2D, sheet: Sheet, over: Standing & Moving): void {
+  drawStanding(context, sheet, over);
+  addMoving(context, sheet, over, 1 / sheet.scale);
+}
+
+function addMoving(
+  context: CanvasRenderingContext2D,
+  { target, palette }: Sheet,
+  { gun, wanted }: Moving,
+  hair: number,
+): void {
+  if (wanted) {
     context.strokeStyle = palette.identity;
     context.lineWidth = 2.5 * hair;
     context.beginPath();
-    context.arc(place.x, place.y, 9 * hair, 0, 2 * Math.PI);
+    context.arc(wanted.x, wanted.y, 9 * hair, 0, 2 * Math.PI);
     context.stroke();
   }
   if (gun) drawFan(context, target, gun, palette, hair);

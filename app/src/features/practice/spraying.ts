@@ -1,4 +1,5 @@
 import { steppedPoint } from '@fine-spray/contract/practice';
+import { onPass } from '@fine-spray/core/passing';
 import {
   filmUntil,
   openWay,
@@ -10,7 +11,7 @@ import type { CellBox, TimedPoint } from '@fine-spray/core/simulation';
 import { wantsStill } from '@/ui/motion';
 import type { Palette } from '@/ui/theme/theme';
 import { fitted } from './FilmCanvases';
-import { drawOver, nearestPass, nextPass } from './drawGun';
+import { drawMoving, drawStanding, nearestPass, nextPass, type Sheet } from './drawGun';
 import { Forwards } from './forwards';
 import { Gun, type Hold, type Place } from './gun';
 import { paintCells, tonesOf, wholeBox, type FilmTones } from './paintFilm';
@@ -22,6 +23,16 @@ export type TriggerBy = 'finger' | 'second';
 export interface Ways extends Hold {
   readonly triggerBy: TriggerBy;
   readonly ghost: boolean;
+}
+
+/** What is drawn on, the lowest first. */
+export interface Canvases {
+  /** A pixel for each cell. */
+  readonly film: HTMLCanvasElement;
+  /** Outline, planned passes and runs: drawn when one of them changes. */
+  readonly standing: HTMLCanvasElement;
+  /** The fan: drawn for each picture. */
+  readonly moving: HTMLCanvasElement;
 }
 
 /** What the screen hears. */
@@ -91,6 +102,8 @@ export class Spraying {
   private openedAt = 0;
   private count = 0;
   private pinch: number | undefined;
+  /** What the picture that stands still was drawn from last. */
+  private drawn: readonly unknown[] = [];
   /** Width of the picture, CSS px: asked for when it changes, not for each picture. */
   private wide = 0;
   /** Whoever wants no motion has the planned lines alone. */
@@ -102,8 +115,7 @@ export class Spraying {
   constructor(
     private readonly target: PracticeTarget,
     film: LiveFilm,
-    private readonly below: HTMLCanvasElement,
-    private readonly above: HTMLCanvasElement,
+    private readonly canvases: Canvases,
     private ways: Ways,
     private palette: Palette,
     private readonly heard: Heard,
@@ -111,8 +123,8 @@ export class Spraying {
     this.film = film;
     this.tones = tonesOf(palette);
     const { columns, rows } = film.simulation.grid;
-    below.width = columns;
-    below.height = rows;
+    canvases.film.width = columns;
+    canvases.film.height = rows;
     this.picture = new ImageData(columns, rows);
     this.next.index = nextPass(film);
     this.resize();
@@ -148,7 +160,7 @@ export class Spraying {
     const hidden = () => document.hidden && this.letGo();
     document.addEventListener('visibilitychange', hidden, { signal: over.signal });
     const resized = new ResizeObserver(() => this.resize());
-    resized.observe(this.above);
+    resized.observe(this.canvases.moving);
     const timer = setInterval(() => this.tick(), RUNS_EVERY * 1000);
     return () => {
       over.abort();
@@ -226,7 +238,7 @@ export class Spraying {
   }
 
   private placeOf({ clientX, clientY, pointerType }: PointerEvent): Place {
-    const box = this.above.getBoundingClientRect();
+    const box = this.canvases.moving.getBoundingClientRect();
     const up = pointerType === 'touch' ? ABOVE_FINGER : 0;
     return {
       x: (clientX - box.left) / this.scale,
@@ -434,7 +446,7 @@ export class Spraying {
   }
 
   private paint(box: CellBox): void {
-    const context = this.below.getContext('2d');
+    const context = this.canvases.film.getContext('2d');
     if (!context) return;
     paintCells(this.picture, this.film, this.tones, box);
     const { rows } = this.film.simulation.grid;
@@ -443,33 +455,38 @@ export class Spraying {
   }
 
   private resize(): void {
-    this.wide = fitted(this.above);
+    const { standing, moving } = this.canvases;
+    fitted(standing);
+    this.wide = fitted(moving);
+    this.drawn = [];
     this.draw();
   }
 
-  private draw(): void {
-    const context = this.above.getContext('2d');
-    if (!context) return;
-    const { now, place, film, ways } = this;
-    const pass = this.target.wall.plan.passes[this.next.index];
+  /** Where the gun should be now by the planned pass; nothing where no pass is followed. */
+  private wanted(): Place | undefined {
+    const { now, film, ways, next } = this;
+    const pass = this.target.wall.plan.passes[next.index];
     const [first, last] = [pass?.open[0], pass?.open.at(-1)];
-    const gone = now && film.isOpen ? (now.time - this.openedAt) * this.target.settings.gunSpeed : undefined;
-    const at =
-      gone === undefined || !first || !last || this.still
-        ? undefined
-        : this.next.turned
-          ? Math.max(first.from, last.to - gone)
-          : Math.min(last.to, first.from + gone);
-    drawOver(context, {
-      target: this.target,
-      palette: this.palette,
-      scale: this.scale,
-      height: this.height,
-      wide: this.wide,
-      gun: now && place ? { ...now, open: film.isOpen } : undefined,
-      ghost: { shown: ways.ghost, next: this.next.index, at },
-      runs: this.runs,
-    });
+    if (!now || !film.isOpen || !ways.ghost || this.still || !pass || !first || !last) return undefined;
+    const gone = (now.time - this.openedAt) * this.target.settings.gunSpeed;
+    return onPass(
+      pass,
+      next.turned ? Math.max(first.from, last.to - gone) : Math.min(last.to, first.from + gone),
+    );
+  }
+
+  private draw(): void {
+    const { now, place, film, ways, palette, wide, runs, next } = this;
+    const sheet: Sheet = { target: this.target, palette, scale: this.scale, height: this.height, wide };
+    const standing = this.canvases.standing.getContext('2d');
+    const drawn = [palette, wide, runs, ways.ghost, next.index];
+    if (standing && drawn.some((one, index) => one !== this.drawn[index])) {
+      drawStanding(standing, sheet, { ghost: { shown: ways.ghost, next: next.index }, runs });
+      this.drawn = drawn;
+    }
+    const moving = this.canvases.moving.getContext('2d');
+    const gun = now && place ? { ...now, open: film.isOpen } : undefined;
+    if (moving) drawMoving(moving, sheet, { gun, wanted: this.wanted() });
   }
 }
 
