@@ -9,7 +9,6 @@ export function playStorage(): Map<string, string> {
   // As a browser has it: its own names are those of what is stored.
   Object.defineProperty(globalThis, 'localStorage', {
     configurable: true,
-    writable: true,
     value: new Proxy(methods, {
       ownKeys: () => [...kept.keys()],
       getOwnPropertyDescriptor: (of, key) =>

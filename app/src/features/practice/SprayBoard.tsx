@@ -16,6 +16,7 @@ import {
   useSyncExternalStore,
 } from 'react';
 import { View } from 'react-native';
+import { Watched } from '@/data/watched';
 import { useAwake } from '@/ui/awake';
 import { canSound, canVibrate, useBeat } from '@/ui/beat';
 import { Beside } from '@/ui/beside';
@@ -57,23 +58,6 @@ export function SprayBoard({
   return <Board target={target} film={begun.value} onDone={onDone} />;
 }
 
-/** Something that is told while somebody sprays: to the line that shows it, and to nothing else of the screen. */
-class Told<T> {
-  private readonly listeners = new Set<() => void>();
-  constructor(private value: T) {}
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
-  readonly current = (): T => this.value;
-  readonly set = (value: T): void => {
-    this.value = value;
-    for (const listener of this.listeners) listener();
-  };
-}
-
-const useTold = <T,>({ subscribe, current }: Told<T>): T => useSyncExternalStore(subscribe, current, current);
-
 /** Strokes so far, and how fast the last one was, m/s. */
 interface Strokes {
   readonly count: number;
@@ -85,7 +69,7 @@ const NO_STROKES: Strokes = { count: 0, speed: undefined };
  * How fast the gun moves. It is told many times a second and written into the page as it is: a turn of React for each costs a slow
  * phone a picture of the film.
  */
-function SpeedLine({ now, wanted }: { now: Told<number | undefined>; wanted: number }) {
+function SpeedLine({ now, wanted }: { now: Watched<number | undefined>; wanted: number }) {
   const { system } = useUnits();
   const digits = useRef<HTMLSpanElement>(null);
   const beside = useRef<HTMLSpanElement>(null);
@@ -128,9 +112,9 @@ function SpeedLine({ now, wanted }: { now: Told<number | undefined>; wanted: num
 }
 
 /** How many strokes there are, and what the last one was like: read out, too. */
-function StrokeLine({ told, passes, wanted }: { told: Told<Strokes>; passes: number; wanted: number }) {
+function StrokeLine({ told, passes, wanted }: { told: Watched<Strokes>; passes: number; wanted: number }) {
   const { system } = useUnits();
-  const { count, speed } = useTold(told);
+  const { count, speed } = useSyncExternalStore(told.subscribe, told.current, told.current);
   if (count === 0) return `${passes} ${passes === 1 ? 'pass' : 'passes'} planned. Begin off the piece.`;
   if (speed === undefined) return `Stroke ${count} of about ${passes}.`;
   const word = speedWord(speed, wanted);
@@ -176,8 +160,9 @@ function Board({
   const above = useRef<HTMLCanvasElement>(null);
   const upmost = useRef<HTMLCanvasElement>(null);
   const spraying = useRef<Spraying>(undefined);
-  const [speed] = useState(() => new Told<number | undefined>(undefined));
-  const [strokes] = useState(() => new Told(NO_STROKES));
+  // Told to the line that shows it, and to nothing else of the screen.
+  const [speed] = useState(() => new Watched<number | undefined>(undefined));
+  const [strokes] = useState(() => new Watched(NO_STROKES));
   const [some, setSome] = useState(false);
   const [full, setFull] = useState(false);
   const now = useRef({ ways, palette });
@@ -189,7 +174,7 @@ function Board({
     const canvases = { film: below.current, standing: above.current, moving: upmost.current };
     if (!div || !areThere(canvases)) return undefined;
     const made = new Spraying(target, film, canvases, now.current.ways, now.current.palette, {
-      onSpeed: speed.set,
+      onSpeed: (now) => speed.set(now),
       onStrokes: (count, last) => {
         strokes.set({ count, speed: last });
         // Buttons can wait for a picture of the film.
