@@ -7,6 +7,8 @@ import {
   type BrowserContext,
   type CDPSession,
   type ConsoleMessage,
+  type Page,
+  type Request,
 } from '@playwright/test';
 import pg from 'pg';
 import { freePort } from './fine-spray';
@@ -43,6 +45,51 @@ async function asNew({ context, forgetting }: Device, origin: string, pages: num
   await forgetting.send('Storage.clearDataForOrigin', { origin, storageTypes: KEPT });
 }
 
+/** Calls of pages that have no answer yet, and those that failed. */
+class Calls {
+  private readonly begun = new Map<Request, number>();
+  private readonly failed: string[] = [];
+
+  constructor(private readonly context: BrowserContext) {
+    context.on('request', this.hear);
+    context.on('requestfinished', this.forget);
+    context.on('requestfailed', this.note);
+  }
+
+  private readonly hear = (request: Request) => void this.begun.set(request, Date.now());
+  private readonly forget = (request: Request) => void this.begun.delete(request);
+  private readonly note = (request: Request) => {
+    this.begun.delete(request);
+    this.failed.push(`${request.method()} ${request.url()}: ${request.failure()?.errorText ?? ''}`);
+  };
+
+  end(): void {
+    this.context.off('request', this.hear);
+    this.context.off('requestfinished', this.forget);
+    this.context.off('requestfailed', this.note);
+  }
+
+  get said(): string {
+    const open = [...this.begun].map(
+      ([request, at]) => `${request.method()} ${request.url()}: no answer for ${Date.now() - at} ms`,
+    );
+    return [...open, ...this.failed.slice(-10)].join('\n');
+  }
+}
+
+/** Most of a page that is shown of it, characters. */
+const SHOWN = 4000;
+
+/** What a page said when its test failed, and what it waited for. */
+async function lastSeen(page: Page, calls: Calls): Promise<string> {
+  const text = await page
+    .locator('body')
+    .ariaSnapshot({ timeout: 5000 })
+    .catch((error: unknown) => String(error));
+  const workers = page.workers().map((worker) => `worker ${worker.url()}`);
+  return [`When it failed, ${page.url()} said:`, text.slice(0, SHOWN), ...workers, calls.said].join('\n');
+}
+
 /**
  * A test with a server of its worker's own, on a database of its own with the demo in it (`address()` says where), and with
  * a browser of its worker's own that keeps nothing from one test to the next.
@@ -77,8 +124,9 @@ export const test = base.extend<object, { server: Instance; device: Device }>({
     },
     { scope: 'worker' },
   ],
-  context: async ({ device, server }, use) => {
+  context: async ({ device, server }, use, info) => {
     const before = device.context.pages().length;
+    const calls = new Calls(device.context);
     // Whatever a test does, nothing in a page may want what its content-security policy forbids.
     const refused: string[] = [];
     const hear = (message: ConsoleMessage) => {
@@ -87,6 +135,11 @@ export const test = base.extend<object, { server: Instance; device: Device }>({
     device.context.on('console', hear);
     await use(device.context);
     device.context.off('console', hear);
+    calls.end();
+    // Of a test that failed where nobody can look, this is all there is.
+    if (info.status !== info.expectedStatus)
+      for (const page of device.context.pages().slice(before))
+        process.stdout.write(`${await lastSeen(page, calls)}\n`);
     expect(refused).toEqual([]);
     await asNew(device, server.address, before);
   },

@@ -65,6 +65,28 @@ describe('a page that follows', () => {
     expect((await device.entryIds()).length).toBe(8);
   });
 
+  it('has the log from the server where the database of the device does not answer', async () => {
+    server.write(entry('a'), entry('b'));
+    class Silent extends Device {
+      override cursor() {
+        return new Promise<never>(() => undefined);
+      }
+    }
+    jest.useFakeTimers();
+    try {
+      const page = new Following(client, new Silent(), outbox);
+      const done = page.catchUp();
+      await jest.advanceTimersByTimeAsync(9_000);
+      expect(server.asked.some((url) => url.startsWith('/api/entries'))).toBe(false);
+      await jest.advanceTimersByTimeAsync(2_000);
+      await done;
+      expect(page.hasDevice).toBe(false);
+      expect(shown()).toEqual(['a', 'b']);
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
   it('brings the lists on screen up to date', async () => {
     const page = open();
     await page.catchUp();

@@ -16,6 +16,7 @@ import {
 } from './oldJobs';
 import { OneAtATime, alone } from './oneAtATime';
 import type { Outbox } from './outbox';
+import { LATE, inTime } from './patience';
 import { keys, pagesOf } from './resources';
 import { sendLost } from './restored';
 import { isHere, surelyOurs } from './whose';
@@ -30,6 +31,9 @@ const AT_ONCE = 50;
 const BREATH = 16;
 
 const breath = () => new Promise<void>((resolve) => setTimeout(resolve, BREATH));
+
+/** A database of the device that has not answered by then, ms, does not: the log is had from the server, as on a new device. */
+const PATIENCE = 10_000;
 
 /** Status of a server that cannot tell what changed since then: it was restored, or is another. */
 const BEGIN_ANEW = 410;
@@ -56,6 +60,8 @@ export class Following {
   private readonly catchingUp = new OneAtATime(() => this.once());
   private cursor: string | undefined;
   private begun: Promise<string | undefined> | undefined;
+  /** The database of the device answers: else nothing is there for this page. */
+  hasDevice = true;
   private firstPage: Promise<void> | undefined;
   private gotFirst: () => void = () => undefined;
   /** The whole log is being read: what is there is not all. */
@@ -83,8 +89,12 @@ export class Following {
 
   /** Up to where the device has the log, old jobs by what they leave; nothing where it has it not, or not in a way this program reads. */
   private async begin(): Promise<string | undefined> {
-    const cursor = await this.device.cursor();
-    const old = await this.device.oldJobs();
+    const kept = await inTime(Promise.all([this.device.cursor(), this.device.oldJobs()]), PATIENCE);
+    if (kept === LATE) {
+      this.hasDevice = false;
+      return undefined;
+    }
+    const [cursor, old] = kept;
     if (cursor === undefined || !areOfThisProgram(old)) return undefined;
     beginWithOld(this.client, old);
     return cursor;

@@ -1,6 +1,7 @@
 import type { Entry } from '@fine-spray/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import type { Device } from './device';
+import { inTime } from './patience';
 import { allVouched, ownContract, vouchFor } from './vouched';
 
 /** The log is kept entry by entry, by who takes it over from the server: rewriting ten thousand for one more would hold up a thumb. */
@@ -35,8 +36,7 @@ export interface Keeping {
  * read by who asks for it (`keptLog`)
  */
 export async function keepQueries(client: QueryClient, device: Device): Promise<Keeping> {
-  const late = new Promise<void>((resolve) => setTimeout(resolve, PATIENCE));
-  await Promise.race([restore(client, device).catch(() => undefined), late]);
+  await inTime(restore(client, device), PATIENCE).catch(() => undefined);
   const changed = new Map<string, readonly unknown[]>();
   let timer: ReturnType<typeof setTimeout> | undefined;
   const keep = async () => {

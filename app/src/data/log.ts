@@ -204,13 +204,14 @@ function useStored() {
       const rest: Entry[] = [];
       let readAll = (): void => undefined;
       const all = new Promise<void>((resolve) => (readAll = resolve));
-      const kept = await keptLog(device, (more, isAll) => {
+      const add = (more: readonly Entry[], isAll: boolean) => {
         rest.push(...entriesAmong(more));
         if (!isAll) return;
         addEntries(client, rest);
         if (whole) wholeLog.isHere();
         readAll();
-      });
+      };
+      const kept = following.hasDevice ? await keptLog(device, add) : undefined;
       if (kept) {
         void all.then(() => following.keptWasRead([...entriesAmong(kept), ...rest])).catch(() => undefined);
         // Where the server is away, what there is is all there is.

@@ -1,6 +1,7 @@
 import { device } from './device';
 import { keepQueries } from './keptQueries';
 import { refreshLists } from './lists';
+import { inTime } from './patience';
 import { plans } from './plans';
 import { makeQueryClient } from './resources';
 
@@ -32,7 +33,6 @@ async function withWhatWaits(): Promise<void> {
 export const hasOpened = (): boolean => read;
 
 /** Done when the rows this device last saw are there, or have kept the first picture waiting. */
-export function opened(): Promise<void> {
-  const late = new Promise<void>((resolve) => setTimeout(resolve, WAIT));
-  return Promise.race([opening, late]);
+export async function opened(): Promise<void> {
+  await inTime(opening, WAIT);
 }

@@ -33,6 +33,7 @@ import { PlanSettings } from './PlanSettings';
 import { TaskSheet, withPin } from './TaskSheet';
 import { dayRows } from './dayRows';
 import { midnightOf, momentText } from './schedule';
+import { DAYS_FAILED } from './useDays';
 import { useFollowed } from './useFollowed';
 import { useKnownSchedule, useSchedule } from './useSchedule';
 
@@ -148,6 +149,7 @@ export function Days({
           <Button label="Look again" onPress={again} />
         </EmptyState>
       ) : null}
+      {state.kind === 'failed' ? <ErrorState title="No plan yet" text={DAYS_FAILED} onRetry={again} /> : null}
       {over && state.kind === 'done' ? (
         <>
           {kept ? <Kept fields={fields} kept={kept} /> : null}

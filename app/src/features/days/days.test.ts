@@ -3,7 +3,7 @@ import type { JobToWorkOut, SiteAsked, SitePlanFound, SitePlanned } from '@fine-
 import { timesOf } from '@fine-spray/contract/planning';
 import { dayEvents, writeCalendar } from '@fine-spray/contract/calendar';
 import { csvOf, readTable, daysSheet } from '@fine-spray/contract/formats';
-import { renderHook } from '@testing-library/react-native';
+import { act, renderHook } from '@testing-library/react-native';
 import { heldWorkers } from '@/testing/heldWorker';
 import type { DaysOrder, DaysReport } from '@/workers/days.worker';
 import { boardOf, dryAt, draggedRow, draggedTo, partsByDay, xOf } from './boardScale';
@@ -162,6 +162,17 @@ describe('the search', () => {
     expect(workers[0]?.ended).toBe(true);
     expect(result.current.last).toBe(planned);
     expect(latest().order).toMatchObject({ others: true, asked: { sprayers: 2 } });
+  });
+
+  it('is said to have failed where the worker did, and is tried again when somebody says so', () => {
+    const { result, latest, workers } = open();
+    act(() => latest().onerror?.());
+    expect(result.current.state).toEqual({ kind: 'failed' });
+    act(() => result.current.again());
+    expect(workers).toHaveLength(2);
+    expect(result.current.state).toEqual({ kind: 'searching', share: 0 });
+    latest().report({ kind: 'done', planned });
+    expect(result.current.state).toEqual({ kind: 'done', planned });
   });
 });
 

@@ -13,5 +13,6 @@ export {
   namesOf,
   shortMoment,
 } from './schedule';
+export { DAYS_FAILED } from './useDays';
 export { useFollowed, useWholeJob } from './useFollowed';
 export { useKnownSchedule } from './useSchedule';

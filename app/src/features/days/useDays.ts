@@ -14,6 +14,8 @@ const startWorker: StartWorker = () => new Worker(new URL('../../workers/days.wo
 export type DaysState =
   | { readonly kind: 'searching'; readonly share: number; readonly finish?: number }
   | { readonly kind: 'stopped' }
+  /** The worker failed. */
+  | { readonly kind: 'failed' }
   | {
       readonly kind: 'done';
       readonly planned: SitePlanned;
@@ -23,11 +25,8 @@ export type DaysState =
       readonly others?: readonly OtherPlan[];
     };
 
-const FAILED: SitePlanned = {
-  ok: false,
-  done: false,
-  messages: ['The days could not be planned on this device. Try again.'],
-};
+/** What a worker that failed is told as. */
+export const DAYS_FAILED = 'The days could not be planned on this device just now.';
 
 /**
  * The days of a job, worked out in a worker. Another wish ends the search before; `stop` does, too. What was found last stays in sight
@@ -64,7 +63,7 @@ export function useDays(
           return before.kind === 'done' ? { ...before, others: report.others } : before;
         });
       },
-      () => setState({ kind: 'done', planned: FAILED }),
+      () => setState({ kind: 'failed' }),
     );
   }, [job, wish, run, ended, others, start]);
   return {

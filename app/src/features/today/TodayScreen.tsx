@@ -17,6 +17,7 @@ import {
   Changes,
   Findings,
   chanceText,
+  DAYS_FAILED,
   clockText,
   dayText,
   fieldsOf,
@@ -155,7 +156,11 @@ export function Today({
 }) {
   const { job } = loaded;
   const fields = useMemo(() => fieldsOf(row), [row]);
-  const { state, last } = useFollowed(loaded, fields, now, { mode: 'follow', others: false, startWorker });
+  const { state, last, again } = useFollowed(loaded, fields, now, {
+    mode: 'follow',
+    others: false,
+    startWorker,
+  });
   const steps = useSteps(loaded);
   const [who, setWho] = useKept<string>('today person', readPerson, ALL);
   const [opened, setOpenedTask] = useState<string>();
@@ -215,7 +220,10 @@ export function Today({
             }}
           />
         ) : null}
-        {!shown ? <Skeleton rows={3} height={140} /> : null}
+        {state.kind === 'failed' ? (
+          <ErrorState title="No plan yet" text={DAYS_FAILED} onRetry={again} />
+        ) : null}
+        {!shown && state.kind !== 'failed' ? <Skeleton rows={3} height={140} /> : null}
         {shown && !shown.ok ? (
           shown.done ? (
             <EmptyState title="All of it is done" text={`By its log nothing is left to do on ${job.name}.`} />
