@@ -1,4 +1,5 @@
-import { isEntry, takeAsReadable, type Entry } from '@fine-spray/contract';
+import { isEntry, isReadable, takeAsReadable, type Entry } from '@fine-spray/contract';
+import type { InSteps } from '@fine-spray/core/steps';
 import type { QueryClient } from '@tanstack/react-query';
 import { keys } from './resources';
 import { noteUnreadable } from './sound';
@@ -74,4 +75,12 @@ export function entriesAmong(rows: readonly unknown[]): Entry[] {
     })),
   );
   return rows.filter(isSound);
+}
+
+/** Looks whether each entry can be read, one at a step: nobody who reads them waits for it then. */
+export function* readableInSteps(entries: readonly Entry[]): InSteps<void> {
+  for (const one of entries) {
+    isReadable(one);
+    yield;
+  }
 }

@@ -1,9 +1,9 @@
-import { NOT_YET_STORED, isReadable, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
+import { NOT_YET_STORED, type Entry, type EntryKind, type PayloadOf } from '@fine-spray/contract';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
 import { Following } from './changes';
 import { device, deviceName } from './device';
-import { addEntries, entriesAmong, wholeLog, withEntries, withWaiting } from './entries';
+import { addEntries, entriesAmong, readableInSteps, wholeLog, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
 import { refreshLists, showTruth } from './lists';
@@ -13,6 +13,7 @@ import { pictures } from './pictures';
 import { plans } from './plans';
 import { becameOld, type PutAwayOrder } from './putAway';
 import { keys } from './resources';
+import { idle, inTurns } from './turns';
 import { runWorker, type StartWorker } from './worker';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -128,24 +129,17 @@ const together = (before: unknown, now: unknown): unknown =>
 
 /** Entries are looked at ahead of their use once what came with them stands on the screen, ms. */
 const SETTLED = 2000;
-/** How long one turn of it takes, ms: less than a frame. */
-const TURN = 6;
 let ahead: readonly Entry[] | undefined;
+let leaveAhead = (): void => undefined;
 
 /** Looks at what entries say while nothing else is to be done, so that the screen that reads them does not wait for it. */
 function lookAhead(entries: readonly Entry[]): void {
   if (ahead === entries) return;
   ahead = entries;
-  let next = 0;
-  const turn = () => {
-    if (ahead !== entries) return;
-    for (const end = Date.now() + TURN; next < entries.length && Date.now() < end; next += 1) {
-      const one = entries[next];
-      if (one) isReadable(one);
-    }
-    if (next < entries.length) later(turn);
-  };
-  const timer: unknown = setTimeout(() => later(turn), SETTLED);
+  leaveAhead();
+  const left = new AbortController();
+  leaveAhead = () => left.abort();
+  const timer: unknown = setTimeout(() => void inTurns(readableInSteps(entries), left.signal, idle), SETTLED);
   // Under Node, where tests run, it would keep the process.
   (timer as { unref?: () => void }).unref?.();
 }
@@ -176,11 +170,6 @@ function putAwayLater(client: QueryClient): () => void {
     end();
   };
 }
-
-const later = (work: () => void) => {
-  if (typeof requestIdleCallback === 'function') requestIdleCallback(work);
-  else setTimeout(work, TURN);
-};
 
 /**
  * The stored log. What this device has of it comes first, then what the server has besides; where the server does not answer,

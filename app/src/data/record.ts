@@ -1,10 +1,19 @@
 import type { Coating as CoreCoating } from '@fine-spray/core/coating';
-import { coreCoatings, ownedTips, type Entry, type Job, type Surface } from '@fine-spray/contract';
+import {
+  coreCoatings,
+  entriesInForce,
+  ownedTips,
+  type Entry,
+  type Job,
+  type Surface,
+} from '@fine-spray/contract';
 import { LogFold, logNames, type LogNames, type OldJobs } from '@fine-spray/contract/log';
+import type { InSteps } from '@fine-spray/core/steps';
 import type { JobsOfPaint, OwnedTip, SiteRecord } from '@fine-spray/core/record';
-import type { Kit } from '@fine-spray/contract/planning';
+import { planHistoryInSteps, type Kit } from '@fine-spray/contract/planning';
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { readableInSteps } from './entries';
 import { useKit } from './kit';
 import { useLog } from './log';
 import { useAllSurfaces, useList } from './resources';
@@ -23,6 +32,17 @@ export function recordOf(entries: readonly Entry[], old: OldJobs): SiteRecord {
   const record = fold.record(entries, old);
   RECORDS.set(entries, { old, record });
   return record;
+}
+
+/** Reads a log ahead in steps: whether each entry can be read, in which order they hold, what each job's say, and what plans learn of them. */
+export function* logInSteps(entries: readonly Entry[], old: OldJobs): InSteps<void> {
+  yield* readableInSteps(entries);
+  entriesInForce(entries);
+  yield* fold.inSteps(entries, old);
+  yield;
+  const record = recordOf(entries, old);
+  yield;
+  yield* planHistoryInSteps(record);
 }
 
 /** Coatings of the kit as the core takes them, by id. */

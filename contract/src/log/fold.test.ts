@@ -75,6 +75,20 @@ describe('a log that is folded job by job', () => {
     expect(said(fold.record(less))).toEqual(whole(less));
   });
 
+  it('says the same when it was read ahead in steps, whatever list is read between them', () => {
+    const entries = logOf(160, 6);
+    const half = entries.slice(0, 80);
+    const fold = new LogFold();
+    let steps = 0;
+    for (const _step of fold.inSteps(entries)) {
+      steps += 1;
+      if (steps === 2) expect(said(fold.record(half))).toEqual(whole(half));
+    }
+    expect(steps).toBeGreaterThan(2);
+    expect(said(fold.record(entries))).toEqual(whole(entries));
+    expect(said(fold.record(half))).toEqual(whole(half));
+  });
+
   it('reads again only the job of what is new', () => {
     const entries = logOf(120, 9);
     const fold = new LogFold();

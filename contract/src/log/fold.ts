@@ -1,5 +1,6 @@
 import { digestedRecord, joinRecords, readRecord, type SiteRecord } from '@fine-spray/core/record';
 import { overruled, type Replacing } from '@fine-spray/core/grouping';
+import type { InSteps } from '@fine-spray/core/steps';
 import { replacing, type Entry } from '../entry';
 import type { OldJob } from '../oldJobs';
 import { coreLog } from './coreLog';
@@ -33,6 +34,8 @@ export class LogFold {
   private over: ReadonlyMap<string, string> = new Map();
   private overStale = false;
   private joined: SiteRecord = joinRecords([]);
+  /** Something was taken over since the parts were joined. */
+  private stale = false;
   private old: OldJobs = NO_OLD;
 
   /** The list that was read last. */
@@ -40,10 +43,26 @@ export class LogFold {
 
   /** What a log says; lists that differ by little from the one before cost little. */
   record(entries: readonly Entry[], old: OldJobs = NO_OLD): SiteRecord {
+    this.takeOver(entries, old);
+    if (this.stale) this.joined = joinRecords([...this.parts].map(([key, part]) => this.read(key, part)));
+    this.stale = false;
+    return this.joined;
+  }
+
+  /** Reads a log ahead, a job at a step: `record` has little left to do then. Other lists may be read in between. */
+  *inSteps(entries: readonly Entry[], old: OldJobs = NO_OLD): InSteps<void> {
+    this.takeOver(entries, old);
+    for (const [key, part] of [...this.parts]) {
+      yield;
+      this.read(key, part);
+    }
+  }
+
+  private takeOver(entries: readonly Entry[], old: OldJobs): void {
     let changed = this.takeOld(old);
     let same = 0;
     while (same < entries.length && entries[same] === this.last[same]) same += 1;
-    if (!changed && same === entries.length && same === this.last.length) return this.joined;
+    if (!changed && same === entries.length && same === this.last.length) return;
     const before = new Map(this.last.slice(same).map((one) => [one.id, one]));
     for (const one of entries.slice(same)) {
       const had = before.get(one.id) ?? this.known.get(one.id);
@@ -59,8 +78,7 @@ export class LogFold {
     }
     this.last = entries;
     if (this.overStale) this.judgeAnew();
-    if (changed) this.joined = joinRecords([...this.parts].map(([key, part]) => this.read(key, part)));
-    return this.joined;
+    this.stale ||= changed;
   }
 
   private read(key: string, part: Part): SiteRecord {

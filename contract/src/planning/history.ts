@@ -10,6 +10,7 @@ import { addTo } from '@fine-spray/core/grouping';
 import type { LearnedTimes } from '@fine-spray/core/quantities';
 import type { KnownPaint, SetupHistory } from '@fine-spray/core/setup';
 import { counted, quantity } from '@fine-spray/core/units';
+import { atOnce, type InSteps } from '@fine-spray/core/steps';
 import {
   evenFansFrom,
   timesFrom,
@@ -32,18 +33,27 @@ export interface PlanHistory {
   readonly times: LearnedTimes;
 }
 
-/** Reads from a log what it has to say about the kinds of work, the coatings and the tips that are in it. */
-export function planHistory(record: SiteRecord): PlanHistory {
-  const transfer = worksOf(record).flatMap((work) => {
+const READ = new WeakMap<SiteRecord, PlanHistory>();
+
+/** Reads from a log what it has to say about the kinds of work, the coatings and the tips that are in it: once for each log. */
+export const planHistory = (record: SiteRecord): PlanHistory =>
+  READ.get(record) ?? atOnce(planHistoryInSteps(record));
+
+/** The same in steps. */
+export function* planHistoryInSteps(record: SiteRecord): InSteps<PlanHistory> {
+  const transfer: Record<string, Input> = {};
+  for (const work of worksOf(record)) {
     const found = transferFrom(record, work);
-    return found ? [[workKey(work), found] as const] : [];
-  });
-  return {
-    transfer: Object.fromEntries(transfer),
-    evenFan: evenFansFrom(record),
-    cups: Object.fromEntries(cupReadings(record)),
-    times: timesFrom(record),
-  };
+    if (found) transfer[workKey(work)] = found;
+    yield;
+  }
+  const evenFan = evenFansFrom(record);
+  yield;
+  const cups = Object.fromEntries(cupReadings(record));
+  yield;
+  const history = { transfer, evenFan, cups, times: timesFrom(record) };
+  READ.set(record, history);
+  return history;
 }
 
 /** Each standard cup that was read, by coating. */

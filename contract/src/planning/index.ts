@@ -27,7 +27,7 @@ export {
   type Offered,
 } from './offered';
 export { PRICED_AT, workOutJob, type JobToWorkOut, type WorkedOut } from './wholeJob';
-export { planHistory, type PlanHistory } from './history';
+export { planHistory, planHistoryInSteps, type PlanHistory } from './history';
 export type { Kit } from './kit';
 export {
   LAYER_NAMES,

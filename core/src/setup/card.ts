@@ -11,6 +11,7 @@ import {
   type SafetyContext,
   type Step,
 } from '../safety';
+import { atOnce, type InSteps } from '../steps';
 import { extentOf, mainPiece, type AreaBreakdown } from '../takeoff';
 import { isSameTip, orificeDiameter, writeTipCode } from '../tip';
 import {
@@ -31,7 +32,15 @@ import { doubtsOf, tooHeavyFor, type Doubt } from './doubts';
 import { filmNumbers, type FilmNumbers } from './filmNumbers';
 import { lineNumbers, type LineNumbers } from './lineNumbers';
 import { paintNumbers } from './paint';
-import { adviceOn, rankTips, score, workOut, type RankedTip, type Ranking, type TipAdvice } from './rank';
+import {
+  adviceOn,
+  rankTipsInSteps,
+  score,
+  workOut,
+  type RankedTip,
+  type Ranking,
+  type TipAdvice,
+} from './rank';
 import {
   coatingMesh,
   fansFor,
@@ -113,13 +122,18 @@ function strokeLength(side: number, system: UnitSystem): number {
  * The set-up card of a surface: ranks the catalogue, takes the best tip (or the one chosen by hand) and works out
  * every number with its formula, inputs and range. Refuses, with the field, what cannot be sprayed as asked.
  */
-export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'): Result<SetupCard> {
+export const setupCard = (request: SetupRequest, system: UnitSystem = 'metric'): Result<SetupCard> =>
+  atOnce(setupCardInSteps(request, system));
+
+/** The same in steps, each a fraction of a millisecond on a phone once its code is warm. */
+export function* setupCardInSteps(request: SetupRequest, system: UnitSystem): InSteps<Result<SetupCard>> {
   const area = checkRequest(request, system);
   if (!area.ok) return area;
   const heavy = tooHeavyFor(request);
   if (heavy) return heavy;
   const context = searchContext(request, area.value);
-  const ranking = rankTips(context, system);
+  yield;
+  const ranking = yield* rankTipsInSteps(context, system);
   const best = ranking.tips[0];
   if (!best) {
     return refuse(
@@ -144,18 +158,27 @@ export function setupCard(request: SetupRequest, system: UnitSystem = 'metric'):
     ? undefined
     : others.find(({ onRack, score: fit }) => onRack && fit >= NEARLY * main.score);
   const line = lineNumbers(context, main.candidate);
+  yield;
   if (line.dialledIn?.state === 'used') main = asDialledIn(context, main, line, system);
-  return accept({
+  const film = filmNumbers(context, main.candidate, line.flow);
+  yield;
+  const numbers = numbersFor(context, main.candidate, film, system);
+  yield;
+  const advice = {
     tip: adviceOn(main, context, system),
     chosen: request.chosenTip !== undefined,
     nextBest: others.slice(0, 2).map((other) => adviceOn(other, context, system, main)),
     ...(ours ? { ours: adviceOn(ours, context, system, main) } : {}),
     refusedTips: ranking.refused.length,
+  };
+  yield;
+  return accept({
+    ...advice,
     besideSheet: besideSheet(context, main, line, system),
     sheetWear: request.coating.sheet?.wear,
     doubts: doubtsOf(request, main.candidate.gunSpeed, system),
     ...line,
-    ...numbersFor(context, main.candidate, line, system),
+    ...numbers,
   });
 }
 
@@ -198,12 +221,11 @@ function asDialledIn(
   return found.ok ? score(found.value, context) : main;
 }
 
-/** Every number of the card for one tip, besides those of its line. */
-function numbersFor(context: SearchContext, main: Candidate, line: LineNumbers, system: UnitSystem) {
+/** Every number of the card for one tip, besides those of its line; with those of its film. */
+function numbersFor(context: SearchContext, main: Candidate, film: FilmNumbers, system: UnitSystem) {
   const { request, passes, area } = context;
   const { coating } = request;
   const extent = extentOf(sprayedPiece(request));
-  const film = filmNumbers(context, main, line.flow);
   const length = strokeLength(Math.max(extent.width, extent.height), system);
   const paint = paintNumbers(request, area, main.over);
   const mesh = coatingMesh(coating);

@@ -1,4 +1,4 @@
-export { chosenTipFits, setupCard, safetyOf, type SetupCard } from './card';
+export { chosenTipFits, setupCard, setupCardInSteps, safetyOf, type SetupCard } from './card';
 export { checkRequest } from './check';
 export { pressuresAre, tipDialledIn, type DialledIn, type DialledInNow } from './dialledIn';
 export { gunSpeedOf } from './filmNumbers';

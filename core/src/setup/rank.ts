@@ -1,6 +1,7 @@
+import { atOnce, type InSteps } from '../steps';
 import { tipCatalogue, writeTipCode, type Tip } from '../tip';
 import { capital, type Refusal, type Result, type UnitSystem } from '../units';
-import { lineForTip, evaluateTip, type Candidate, type TipLine } from './candidate';
+import { evaluateTip, lineForTip, overlapOf, type Candidate, type TipLine } from './candidate';
 import { CRITERIA, CRITERION_NAMES, type Criterion, type CriterionName } from './criteria';
 import { learnedEvenFan, type SearchContext } from './request';
 
@@ -52,15 +53,24 @@ export function workOut(
  * Works out and ranks every tip of a catalogue; ties fall to the smaller orifice, then the narrower fan. Tips are compared by the
  * heuristic, since some families are known better than others; what a tip is said to need is what the log has taught.
  */
-export function rankTips(
+export const rankTips = (learned: SearchContext, system: UnitSystem, catalogue?: readonly Tip[]): Ranking =>
+  atOnce(rankTipsInSteps(learned, system, catalogue));
+
+/** The same, a tip at a step. */
+export function* rankTipsInSteps(
   learned: SearchContext,
   system: UnitSystem,
   catalogue: readonly Tip[] = tipCatalogue(),
-): Ranking {
+): InSteps<Ranking> {
   const context = byHeuristic(learned);
   const tips: RankedTip[] = [];
   const refused: { tip: Tip; refusal: Refusal }[] = [];
   const lines = new Map<string, Result<TipLine>>();
+  for (const family of new Set(catalogue.map((tip) => tip.family))) {
+    // Worked out once for each, and the longest of it.
+    overlapOf(family, context.schools.overlap);
+    yield;
+  }
   for (const tip of catalogue) {
     const key = `${tip.family} ${tip.orificeThou}`;
     const line = lines.get(key) ?? lineForTip(context, tip, system);
@@ -68,6 +78,7 @@ export function rankTips(
     const result = evaluateTip(context, tip, system, line);
     if (result.ok) tips.push(score(result.value, context));
     else refused.push({ tip, refusal: result });
+    yield;
   }
   tips.sort(
     (a, b) =>
@@ -86,7 +97,12 @@ export function rankTips(
     const result = workOut(learned, tip, system, line);
     return result.ok ? { ...ranked, candidate: result.value } : ranked;
   };
-  return { tips: tips.map(asFound), refused };
+  const all: RankedTip[] = [];
+  for (const one of tips) {
+    all.push(asFound(one));
+    yield;
+  }
+  return { tips: all, refused };
 }
 
 /** Fitness from which a criterion counts as a strength, and below which as a weakness. */

@@ -1,6 +1,6 @@
 export { AnswerStrip } from './AnswerStrip';
 export { SetupCardView, type CardPart } from './SetupCardView';
 export { WhySheet } from './WhySheet';
-export { useSetup } from './useSetup';
+export { useCardAhead, useSetup } from './useSetup';
 export { useWhy } from './useWhy';
 export { familyName, laterStroke, strokeText } from './words';

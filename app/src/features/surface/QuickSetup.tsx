@@ -7,41 +7,47 @@ import { whyFailed } from '@/data/api';
 import { sentences } from '@/data/draft';
 import { usePlanKit } from '@/data/planKit';
 import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
+import { useCardAhead } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { Header, Screen } from '@/ui/screen';
 import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
 import { Words } from '@/ui/text';
+import { useUnits } from '@/ui/units';
 import { SurfaceEditor } from './SurfaceEditor';
+
+const [TITLE, ABOVE] = ['Set-up', 'Without a job'];
 
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
   const { kit, failed, retry } = usePlanKit();
   const router = useRouter();
   const first = useMemo(() => (kit ? firstQuick(kit) : undefined), [kit]);
+  if (kit && first) return <Quick kit={kit} first={first} />;
   if (!kit) {
-    return (
-      <Screen title="Set-up" above="Without a job">
-        {failed ? (
-          <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
-        ) : (
-          <Skeleton rows={3} height={220} />
-        )}
+    return failed ? (
+      <Screen title={TITLE} above={ABOVE}>
+        <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
       </Screen>
+    ) : (
+      <Waiting />
     );
   }
-  if (!first) {
-    return (
-      <Screen title="Set-up" above="Without a job">
-        <EmptyState
-          title="No kit yet"
-          text="A set-up needs a sprayer and a coating: a usual kit is there in one tap, or put in your own."
-        />
-        <Button label="Begin" kind="primary" onPress={() => router.navigate('/begin')} />
-      </Screen>
-    );
-  }
-  return <Quick kit={kit} first={first} />;
+  return (
+    <Screen title={TITLE} above={ABOVE}>
+      <EmptyState
+        title="No kit yet"
+        text="A set-up needs a sprayer and a coating: a usual kit is there in one tap, or put in your own."
+      />
+      <Button label="Begin" kind="primary" onPress={() => router.navigate('/begin')} />
+    </Screen>
+  );
 }
+
+const Waiting = () => (
+  <Screen title={TITLE} above={ABOVE}>
+    <Skeleton rows={3} height={220} />
+  </Screen>
+);
 
 const SOUND: Readonly<Record<string, string>> = {};
 
@@ -52,16 +58,33 @@ function errorsOf(surface: SetupSurface): Readonly<Record<string, string>> {
   return sentences(error?.issues ?? []);
 }
 
+/** The set-up as it was left on this device, or the first; its card is worked out before it is drawn. */
 function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
+  const [quick, setQuick] = useQuickState(first);
+  const { system } = useUnits();
+  const ready = useCardAhead(quick.surface, quick.job, kit, system);
+  return ready ? <Editor {...{ kit, first, quick, setQuick }} /> : <Waiting />;
+}
+
+function Editor({
+  kit,
+  first,
+  quick: { surface, job },
+  setQuick,
+}: {
+  kit: Kit;
+  first: QuickState;
+  quick: QuickState;
+  setQuick: (next: QuickState) => void;
+}) {
   const router = useRouter();
-  const [{ surface, job }, setQuick] = useQuickState(first);
   const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
   const setJob = (next: SetupJob) => setQuick({ surface, job: next });
   // What it begins with is sound: the schema is read with the first change.
   const errors = surface === first.surface ? SOUND : errorsOf(surface);
   return (
     <View className="min-h-0 flex-1">
-      <Header title="Set-up" above="Without a job" />
+      <Header title={TITLE} above={ABOVE} />
       <SurfaceEditor
         surface={surface}
         job={job}

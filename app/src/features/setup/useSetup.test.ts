@@ -1,0 +1,73 @@
+import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
+import * as core from '@fine-spray/core';
+import { renderHook, waitFor } from '@testing-library/react-native';
+import { coatingRow, hoseRow, sprayerRow } from '@/testing/rows';
+import { useCardAhead, useSetup } from './useSetup';
+
+jest.mock('@fine-spray/core', () => {
+  const actual = jest.requireActual<typeof core>('@fine-spray/core');
+  return { ...actual, setupCard: jest.fn(actual.setupCard) };
+});
+const atOnce = jest.mocked(core.setupCard);
+const { setupCard } = jest.requireActual<typeof core>('@fine-spray/core');
+
+const kit: Kit = {
+  coatings: [coatingRow('c', 'Interior wall matt', 'wall-matt')],
+  sprayers: [sprayerRow('s', 'Mid', 'mid electric')],
+  hoses: [hoseRow('h', 'Quarter')],
+  tips: [],
+};
+const job = { sprayerId: 's', hoseIds: ['h'], lift: 0 };
+const wall: SetupSurface = {
+  part: '',
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  state: null,
+  under: [],
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coatingId: 'c',
+  coats: 2,
+  thinning: 0,
+  tip: null,
+};
+const cardOf = (system: core.UnitSystem) => {
+  const request = requestFor(wall, job, kit);
+  return JSON.stringify(request && setupCard(request, system));
+};
+
+beforeEach(() => atOnce.mockClear());
+
+describe('the first card of a page', () => {
+  it('is worked out in turns before its screen is drawn, and not once more with it', async () => {
+    const waiting = renderHook(() => useCardAhead(wall, job, kit, 'metric'));
+    expect(waiting.result.current).toBe(false);
+    await waitFor(() => expect(waiting.result.current).toBe(true));
+    const { result, rerender } = renderHook(
+      ({ system }: { system: core.UnitSystem }) => useSetup(wall, job, kit, system),
+      { initialProps: { system: 'metric' } },
+    );
+    expect(atOnce).not.toHaveBeenCalled();
+    expect(JSON.stringify(result.current.result)).toBe(cardOf('metric'));
+    // What is asked for next is worked out at once.
+    rerender({ system: 'us' });
+    expect(atOnce).toHaveBeenCalledTimes(1);
+    expect(JSON.stringify(result.current.result)).toBe(cardOf('us'));
+  });
+
+  it('is worked out at once where another was ahead', async () => {
+    const waiting = renderHook(() => useCardAhead(wall, job, kit, 'metric'));
+    await waitFor(() => expect(waiting.result.current).toBe(true));
+    const { result } = renderHook(() => useSetup(wall, { ...job, lift: 3 }, kit, 'metric'));
+    expect(atOnce).toHaveBeenCalledTimes(1);
+    const request = requestFor(wall, { ...job, lift: 3 }, kit);
+    expect(JSON.stringify(result.current.result)).toBe(JSON.stringify(request && setupCard(request)));
+  });
+
+  it('holds nothing up where there is none to work out', async () => {
+    const { result } = renderHook(() => useCardAhead({ ...wall, coatingId: 'x' }, job, kit, 'metric'));
+    await waitFor(() => expect(result.current).toBe(true));
+  });
+});
