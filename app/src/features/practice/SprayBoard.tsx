@@ -16,6 +16,7 @@ import {
   useSyncExternalStore,
 } from 'react';
 import { View } from 'react-native';
+import { idle, inTurns } from '@/data/turns';
 import { Watched } from '@/data/watched';
 import { useAwake } from '@/ui/awake';
 import { canSound, canVibrate, useBeat } from '@/ui/beat';
@@ -31,6 +32,7 @@ import { TickRow } from '@/ui/tickRow';
 import { useUnits } from '@/ui/units';
 import { FilmCanvases } from './FilmCanvases';
 import { FilmLegend } from './FilmLegend';
+import { rehearse } from './rehearse';
 import { Spraying, type Canvases, type Ways } from './spraying';
 
 /** A break that somebody takes, to see what it does to an edge, s. */
@@ -65,6 +67,16 @@ interface Strokes {
 }
 const NO_STROKES: Strokes = { count: 0, speed: undefined };
 
+/** Text in it moves nothing else on the page: a layout of all of it for each speed would cost a picture of the film. */
+const CONTAINED = {
+  display: 'inline-block',
+  contain: 'strict',
+  height: '1.25em',
+  lineHeight: '1.25em',
+  verticalAlign: 'bottom',
+  whiteSpace: 'nowrap',
+} as const;
+
 /**
  * How fast the gun moves. It is told many times a second and written into the page as it is: a turn of React for each costs a slow
  * phone a picture of the film.
@@ -90,23 +102,24 @@ function SpeedLine({ now, wanted }: { now: Watched<number | undefined>; wanted: 
     write();
     return now.subscribe(write);
   }, [now, wanted, system, digits, beside, word]);
-  const written = (ref: typeof word) => createElement('span', { ref });
+  const written = (ref: typeof word, width: string) =>
+    createElement('span', { ref, style: { ...CONTAINED, width } });
   return (
     <View className="flex-row flex-wrap items-baseline justify-between gap-x-3" testID="spray-speed">
       <View>
         <View className="flex-row items-baseline gap-1">
           <Words size={44} weight="digits-bold" colour="wet">
-            {written(digits)}
+            {written(digits, '4ch')}
           </Words>
           <Words size={22} weight="semi" colour="wet">
             {unit}
           </Words>
         </View>
         <Words size={14} colour="ink2">
-          {written(beside)}
+          {written(beside, '16ch')}
         </Words>
       </View>
-      <Words weight="semi">{written(word)}</Words>
+      <Words weight="semi">{written(word, '20ch')}</Words>
     </View>
   );
 }
@@ -173,8 +186,15 @@ function Board({
     const div = surface.current;
     const canvases = { film: below.current, standing: above.current, moving: upmost.current };
     if (!div || !areThere(canvases)) return undefined;
-    const made = new Spraying(target, film, canvases, now.current.ways, now.current.palette, {
-      onSpeed: (now) => speed.set(now),
+    const { ways, palette } = now.current;
+    // Until somebody begins.
+    const begun = new AbortController();
+    inTurns(rehearse(target, ways, palette), begun.signal, idle).catch(() => undefined);
+    const made = new Spraying(target, film, canvases, ways, palette, {
+      onSpeed: (now) => {
+        begun.abort();
+        speed.set(now);
+      },
       onStrokes: (count, last) => {
         strokes.set({ count, speed: last });
         // Buttons can wait for a picture of the film.
@@ -187,7 +207,11 @@ function Board({
         ),
     });
     spraying.current = made;
-    return made.attach(div);
+    const leave = made.attach(div);
+    return () => {
+      begun.abort();
+      leave();
+    };
   }, [target, film, setDistance, below, above, upmost, speed, strokes]);
   useEffect(() => spraying.current?.hold(ways), [ways]);
   useEffect(() => spraying.current?.paintWith(palette), [palette]);

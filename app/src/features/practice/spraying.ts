@@ -106,6 +106,8 @@ export class Spraying {
   private drawn: readonly unknown[] = [];
   /** Width of the picture, CSS px: asked for when it changes, not for each picture. */
   private wide = 0;
+  /** Where the canvases are in the window. */
+  private box: DOMRect | undefined;
   /** Whoever wants no motion has the planned lines alone. */
   private readonly still = wantsStill();
   private last = 0;
@@ -139,10 +141,19 @@ export class Spraying {
       take: (event: HTMLElementEventMap[Kind]) => void,
     ) => surface.addEventListener(kind, take, { signal: over.signal, passive: false });
     on('pointerdown', (event) => this.down(event, surface));
-    on('pointermove', (event) => this.moved(event));
-    // Nobody else is to hear of each place of the gun: what listens on the page for any touch takes a slow phone half a picture.
-    for (const kind of ['pointermove', 'touchmove', 'mousemove'] as const)
-      on(kind, (event) => event.stopPropagation());
+    // Nobody else is to hear of each place of the gun: what listens on the page for any touch takes a slow phone half a picture. Heard
+    // first of all, since some listen on the way down.
+    for (const kind of ['pointermove', 'touchmove', 'mousemove'] as const) {
+      const first = (event: PointerEvent | TouchEvent | MouseEvent) => {
+        if (!(event.target instanceof Node) || !surface.contains(event.target)) return;
+        event.stopPropagation();
+        if (event.type === 'pointermove') this.moved(event as PointerEvent);
+      };
+      window.addEventListener(kind, first, { signal: over.signal, capture: true });
+    }
+    const elsewhere = () => (this.box = undefined);
+    for (const kind of ['scroll', 'resize'] as const)
+      window.addEventListener(kind, elsewhere, { signal: over.signal, capture: true });
     for (const kind of ['pointerup', 'pointercancel', 'pointerleave'] as const)
       on(kind, (event) => this.up(event));
     on('wheel', (event) => {
@@ -238,7 +249,8 @@ export class Spraying {
   }
 
   private placeOf({ clientX, clientY, pointerType }: PointerEvent): Place {
-    const box = this.canvases.moving.getBoundingClientRect();
+    // Asked for where it may have changed: asked for each place the page would be laid out for each.
+    const box = (this.box ??= this.canvases.moving.getBoundingClientRect());
     const up = pointerType === 'touch' ? ABOVE_FINGER : 0;
     return {
       x: (clientX - box.left) / this.scale,
@@ -249,6 +261,7 @@ export class Spraying {
   private down(event: PointerEvent, surface: HTMLElement): void {
     event.preventDefault();
     surface.focus({ preventScroll: true });
+    this.box = undefined;
     // The ring of the focus is for those who use keys.
     surface.style.outline = 'none';
     try {
@@ -457,6 +470,7 @@ export class Spraying {
   private resize(): void {
     const { standing, moving } = this.canvases;
     fitted(standing);
+    this.box = undefined;
     this.wide = fitted(moving);
     this.drawn = [];
     this.draw();
