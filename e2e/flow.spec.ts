@@ -142,6 +142,45 @@ test('every number of the card opens', async ({ page }) => {
   }
 });
 
+test('a new device has the answer of the set-up with the page, before its program; the card says the same', async ({
+  page,
+}) => {
+  const setUp = `${address()}/set-up`;
+  // The program does not come.
+  await page.route('**/entry-*.js', (route) => route.abort());
+  await page.goto(setUp);
+  const first = page.locator('.first-answer');
+  await expect(first).toBeVisible();
+  await expect(first).toContainText('take precedence');
+  const [tip = '', gun = ''] = await first.locator('.parts b').allInnerTexts();
+  expect(gun).toMatch(/^\d+–\d+ bar$/);
+  await page.unroute('**/entry-*.js');
+  // It comes, and the log does not: the answer stays where it is.
+  let goOn = (): unknown => undefined;
+  const held = new Promise<void>((resolve) => (goOn = resolve));
+  await page.route('**/api/entries**', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(setUp);
+  const shown = page.getByTestId('first-answer');
+  await expect(shown).toContainText('The rest of the card is on its way.');
+  await expect(shown).toContainText(tip);
+  await expect(shown).toContainText(gun);
+  goOn();
+  await expect(page.getByTestId('tip-code')).toHaveText(tip);
+  await expect(page.getByTestId('first-answer')).toHaveCount(0);
+  await openQuestion(page, 'what');
+  await expect(page.getByTestId('answer-strip')).toContainText(gun);
+  // A device with something of its own does not begin with another's.
+  await page.goto(`${address()}/settings`);
+  await page.getByRole('radio', { name: 'US' }).click();
+  await page.route('**/entry-*.js', (route) => route.abort());
+  await page.goto(setUp);
+  await expect(page.locator('.first-picture')).toBeVisible();
+  await expect(first).toBeHidden();
+});
+
 test('metric and US change places, and the choice is kept', { tag: '@wide' }, async ({ page }) => {
   const wall = `${address()}${await demoSurface('Stair wall, left')}`;
   await page.goto(wall);

@@ -9,6 +9,19 @@
   var system = window.matchMedia && window.matchMedia('(prefers-color-scheme: dark)').matches;
   var dark = choice === 'dark' || (choice !== 'light' && system);
   document.documentElement.dataset.theme = dark ? 'dark' : 'light';
+  // An answer that comes with the page is that of a new device: in metric, of the usual wall, with the crew's own history.
+  try {
+    for (var at = 0; at < localStorage.length; at += 1) {
+      var name = localStorage.key(at);
+      var own =
+        /quick set-up$/.test(name) ||
+        (name === 'fine-spray.units' && localStorage.getItem(name) !== 'metric') ||
+        (name === 'fine-spray.our-history' && localStorage.getItem(name) !== 'on');
+      if (own) document.documentElement.dataset.own = '';
+    }
+  } catch (error) {
+    // Storage is forbidden: nothing of one's own is there.
+  }
   if (!('serviceWorker' in navigator)) return;
 
   // A new version is fetched beside the one in use, and waits until somebody says so: data/update.ts.

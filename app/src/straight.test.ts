@@ -28,12 +28,12 @@ describe('imports by way of an index', () => {
   it('go to the module that has the name, of the application, the contract and the core', () => {
     expect(
       bundled(
-        "import { surfaceFields, type Job } from '@fine-spray/contract';\nimport { simulate } from '@fine-spray/core';\nimport { firstQuick as first } from '@/features/site';",
+        "import { surfaceFields, type Job } from '@fine-spray/contract';\nimport { simulate } from '@fine-spray/core';\nimport { useQuickState as first } from '@/features/site';",
       ).split('\n'),
     ).toEqual([
       "import { surfaceFields } from '../../../../contract/src/job.ts';",
       "import { simulate } from '../../../../core/src/simulation/job.ts';",
-      "import { firstQuick as first } from '../site/firstQuick.ts';",
+      "import { useQuickState as first } from '../site/context.ts';",
     ]);
   });
 

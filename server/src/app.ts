@@ -1,6 +1,6 @@
 import { ALL_OPERATIONS, SINGLE_OPERATIONS } from '@fine-spray/contract';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { changeRoutes } from './changes/routes';
@@ -10,11 +10,13 @@ import { docsRoutes } from './http/docs';
 import { door, type Door } from './http/door';
 import { expressPath } from './http/parameters';
 import { onlyFor, onlyJson, problemHandler, readableAddress, unknownPath } from './http/problems';
-import { applicationFiles } from './http/static';
+import { FirstAnswers } from './http/firstPage';
+import { SET_UP, applicationFiles } from './http/static';
 import type { Pool } from './jobs/pool';
 import { logRoutes } from './log/routes';
 import { paperRoutes } from './paper/routes';
 import { peopleRoutes } from './people/routes';
+import { maybeActor } from './people/actor';
 import { sessions } from './people/session';
 import { companyRoutes, sameCompany } from './people/companies';
 import { Answering, identify } from './people/who';
@@ -47,6 +49,9 @@ const PERMISSIONS = [
 
 /** Where a session begins, below /api: somebody is let in, or chosen. */
 const BEGINS_SESSION = /^\/(session|company|me)\b/;
+
+/** A page is for everyone: it is shown to whom it cannot be told who asks, as to somebody new. */
+const orNobody: ErrorRequestHandler = (_error, _request, _response, next) => next();
 
 export interface AppOptions {
   readonly data: Data;
@@ -137,7 +142,7 @@ export function createApp({
   });
   app.use(docsRoutes(docsScript, at.publicUrl));
   const session = made(() => sessions(doorDb));
-  app.use('/api', async (request, response, next) => {
+  const readSession: RequestHandler = async (request, response, next) => {
     // Without a cookie there is none, but for where one begins.
     if (request.get('Cookie') === undefined && !BEGINS_SESSION.test(request.path)) {
       next();
@@ -145,7 +150,8 @@ export function createApp({
     }
     const read = await session();
     await read(request, response, next);
-  });
+  };
+  app.use('/api', readSession);
   const answering = new Answering(doorDb);
   app.use('/api', identify(doorDb, signIn, answering), sameCompany);
   app.use(resourceRoutes(data));
@@ -161,7 +167,16 @@ export function createApp({
   app.use(weatherRoutes());
   for (const [path, methods] of methodsByPath()) app.all(expressPath(path), onlyFor(methods));
   app.use('/api', unknownPath);
-  if (applicationFolder !== undefined) app.use(applicationFiles(applicationFolder));
+  if (applicationFolder !== undefined) {
+    const answers = new FirstAnswers(db);
+    app.use(SET_UP, readSession, identify(doorDb, signIn, answering), orNobody);
+    app.use(
+      applicationFiles(applicationFolder, async (request) => {
+        const actor = maybeActor(request);
+        return actor && answers.for(actor);
+      }),
+    );
+  }
   app.use(unknownPath);
   app.use(problemHandler(logger));
   return app;

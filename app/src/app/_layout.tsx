@@ -4,7 +4,7 @@ import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { gate } from '@/data/gate';
 import { hasOpened, opening, pageClient } from '@/data/opening';
-import { SignInScreen, Strip, fetchScreens } from '@/features/screens';
+import { SetupComing, SignInScreen, Strip, fetchScreens } from '@/features/screens';
 import { Shell } from '@/ui/shell';
 import { Skeleton } from '@/ui/states';
 import { ThemeProvider } from '@/ui/theme/theme';
@@ -19,6 +19,12 @@ function Screens() {
   const shut = useSyncExternalStore(gate.subscribe, gate.current, gate.current);
   const path = usePathname();
   return shut && !OPEN.has(path) ? <SignInScreen /> : <Slot />;
+}
+
+/** What this device last saw is on its way. */
+function Coming() {
+  const path = usePathname();
+  return path === '/set-up' ? <SetupComing /> : <Skeleton rows={5} />;
 }
 
 export default function Layout() {
@@ -40,7 +46,7 @@ export default function Layout() {
       <ThemeProvider>
         <UnitsProvider>
           <ToastProvider>
-            <Shell strip={stands ? <Strip /> : null}>{kept ? <Screens /> : <Skeleton rows={5} />}</Shell>
+            <Shell strip={stands ? <Strip /> : null}>{kept ? <Screens /> : <Coming />}</Shell>
           </ToastProvider>
         </UnitsProvider>
       </ThemeProvider>

@@ -1,5 +1,6 @@
 import type { Href } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
+import { SetupComing } from './surface/SetupComing';
 import { fetchedLater } from '@/ui/lazy';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
@@ -85,7 +86,8 @@ export const SystemsScreen = screen((screens) => screens.SystemsScreen, waiting(
 export const FilesScreen = screen((screens) => screens.FilesScreen, waiting('Files'));
 export const OpenJobScreen = screen((screens) => screens.OpenJobScreen, waiting('Open a job file', '/'));
 export const SurfaceScreen = soonScreen((screens) => screens.SurfaceScreen, waiting('Surface'));
-export const QuickSetup = soonScreen((screens) => screens.QuickSetup, waiting('Set-up'));
+export { SetupComing };
+export const QuickSetup = soonScreen((screens) => screens.QuickSetup, <SetupComing />);
 export const KitScreen = screen((screens) => screens.KitScreen, waiting('Kit'));
 export const KitRowScreen = screen((screens) => screens.KitRowScreen, waiting('Kit', '/kit'));
 export const InTheSprayer = screen((screens) => screens.InTheSprayer, null);

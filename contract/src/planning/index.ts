@@ -1,4 +1,5 @@
 /** Stored rows put together as the core wants them, for every screen and for paper alike. */
+export { answerParts, firstAnswer, type AnswerPart, type FirstAnswer } from './answer';
 export { cameTo, type CameTo, type CostBeside } from './cameTo';
 export { checkBought, type BoughtCheck, type BoughtList } from './bought';
 export { PURCHASE_DRAWS, buyingsFor, likelyPaint, paintCost, type Buying } from './buying';
@@ -28,7 +29,9 @@ export {
 } from './offered';
 export { PRICED_AT, workOutJob, type JobToWorkOut, type WorkedOut } from './wholeJob';
 export { planHistory, planHistoryInSteps, type PlanHistory } from './history';
+export { NO_JOB, firstSetup, type FirstSetup } from './firstSetup';
 export type { Kit } from './kit';
+export { newName, newSurface } from './newSurface';
 export {
   LAYER_NAMES,
   choiceOf,

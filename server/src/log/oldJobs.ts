@@ -131,6 +131,14 @@ export function keepOldJobs(db: Database, companyId: string): Promise<void> {
 
 /** What the whole log of a company says, as it is at the moment of a transaction; old jobs by what they leave. */
 export async function recordOfAll(trx: Database, companyId: string): Promise<SiteRecord> {
+  return (await logOfAll(trx, companyId)).record;
+}
+
+/** The log of a company but for that of old jobs, and what all of it says. */
+export async function logOfAll(
+  trx: Database,
+  companyId: string,
+): Promise<{ readonly entries: readonly Entry[]; readonly record: SiteRecord }> {
   const jobs = await jobsOfLog(trx, companyId);
   const old = await keptOf(trx, companyId, await oldNow(trx, companyId, jobs));
   const store = storeOf(trx, 'entries');
@@ -140,5 +148,5 @@ export async function recordOfAll(trx: Database, companyId: string): Promise<Sit
   ];
   const entries: Entry[] = [];
   for (const where of wanted) entries.push(...(await store.list(companyId, where)).items);
-  return new LogFold().record(entries, old);
+  return { entries, record: new LogFold().record(entries, old) };
 }

@@ -6,11 +6,11 @@ import {
   type ResourceName,
   type Rows,
 } from '@fine-spray/contract';
-import { planHistory, siteNow } from '@fine-spray/contract/planning';
+import { planHistory, siteNow, type Kit } from '@fine-spray/contract/planning';
 import { dayIn } from '@fine-spray/contract/zone';
 import type { Database } from '../db/database';
 import { atOneMoment } from '../db/writing';
-import { keepOldJobs, recordOfAll } from '../log/oldJobs';
+import { keepOldJobs, logOfAll, recordOfAll } from '../log/oldJobs';
 import { pricesFor, type Actor } from '../people/actor';
 import { companyOf, withoutMoney } from '../resources/company';
 import { storeOf } from '../resources/store';
@@ -54,6 +54,26 @@ interface Reader {
   ) => Promise<Rows[Name][]>;
 }
 
+async function kitRows(all: Reader['all']): Promise<Kit> {
+  return {
+    coatings: await all('coatings'),
+    sprayers: await all('sprayers'),
+    hoses: await all('hoses'),
+    tips: await all('tips'),
+  };
+}
+
+/** The kit of a company with what its log says, as the screens have it. */
+export async function kitNow(db: Database, actor: Actor): Promise<Kit> {
+  await keepOldJobs(db, actor.companyId);
+  return readAtOnce(db, actor, async ({ all, trx, company }) => {
+    const kit = await kitRows(all);
+    const { entries, record } = await logOfAll(trx, company.id);
+    if (entries.length === 0) return kit;
+    return { ...kit, ...siteNow(entries, Date.now()), history: planHistory(record) };
+  });
+}
+
 /**
  * Everything a job's sheets are printed from.
  * @param log the entries of the job, where they have been read
@@ -65,12 +85,7 @@ async function jobRows(
   log?: readonly Entry[],
 ) {
   const job = await one('jobs', jobId);
-  const kit = {
-    coatings: await all('coatings'),
-    sprayers: await all('sprayers'),
-    hoses: await all('hoses'),
-    tips: await all('tips'),
-  };
+  const kit = await kitRows(all);
   const surfaces = await all('surfaces', { jobId });
   const places = await all('places', { jobId });
   // As the screens have it: the weather and the paint as they were written down last.

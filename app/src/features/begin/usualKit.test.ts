@@ -1,8 +1,7 @@
 import { RESOURCES } from '@fine-spray/contract';
-import { requestFor, type Kit } from '@fine-spray/contract/planning';
+import { firstSetup, requestFor, type Kit } from '@fine-spray/contract/planning';
 import { setupCard } from '@fine-spray/core';
 import { STORED } from '@fine-spray/contract/testing';
-import { firstQuick } from '@/features/site';
 import { usualKit } from './usualKit';
 
 /** The rows of a kit as a server has them. */
@@ -28,7 +27,7 @@ describe('a kit to begin with', () => {
       hoses: rows('hoses'),
       tips: [],
     } as unknown as Kit;
-    const first = firstQuick(kit);
+    const first = firstSetup(kit);
     if (!first) throw new Error('no set-up');
     const request = requestFor(first.surface, first.job, kit);
     const card = request && setupCard(request);

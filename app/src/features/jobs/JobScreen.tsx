@@ -1,5 +1,5 @@
 import type { Job, Place, Surface } from '@fine-spray/contract';
-import type { Kit } from '@fine-spray/contract/planning';
+import { newSurface, type Kit } from '@fine-spray/contract/planning';
 import { counted, showText } from '@fine-spray/core';
 import { useRouter, type Href } from 'expo-router';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
@@ -23,7 +23,6 @@ import { useJob } from '@/data/job';
 import { useOrders } from '@/features/buy';
 import { PlaceRows, usePlaceActions } from '@/features/place';
 import { JobFrame } from '@/features/frame';
-import { newSurface } from '@/features/surface';
 import { LIES_OPEN, OFF_PAPER, usePrinting } from '@/ui/printing';
 import { Button } from '@/ui/button';
 import { Header } from '@/ui/screen';

@@ -1,4 +1,5 @@
-import { showRange, showText, type SetupCard } from '@fine-spray/core';
+import { answerParts } from '@fine-spray/contract/planning';
+import type { SetupCard } from '@fine-spray/core';
 import { Pressable, View } from 'react-native';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -15,12 +16,6 @@ export function AnswerStrip({
   onPress: () => void;
 }) {
   const { system } = useUnits();
-  const parts = [
-    { label: 'tip', value: card.tip.code },
-    { label: 'gun', value: showRange(card.gunPressure.start, card.gunPressure.stop, 'pressure', system) },
-    { label: 'stroke', value: showText(card.stroke.time, 'time', system) },
-    { label: 'paint', value: showText(card.paint.value, 'volume', system) },
-  ];
   return (
     <Pressable
       role="button"
@@ -33,7 +28,7 @@ export function AnswerStrip({
           {refused}
         </Words>
       ) : (
-        parts.map(({ label, value }) => (
+        answerParts(card, system).map(({ label, value }) => (
           <View key={label}>
             <Words size={14} colour="ink2">
               {label}

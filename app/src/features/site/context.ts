@@ -2,7 +2,15 @@ import type { Href } from 'expo-router';
 import type { Coating, Sprayer, Surface, SurfaceFields } from '@fine-spray/contract';
 import { surfaceFields } from '@fine-spray/contract';
 import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
-import { LAYER_NAMES, layerAlone, layerKey, layersOf, requestFor } from '@fine-spray/contract/planning';
+import {
+  LAYER_NAMES,
+  NO_JOB,
+  layerAlone,
+  layerKey,
+  layersOf,
+  requestFor,
+  type FirstSetup,
+} from '@fine-spray/contract/planning';
 import {
   setupCard,
   writeTipCode,
@@ -45,15 +53,7 @@ export interface Site {
   readonly setGeometry: (geometry: SetupSurface['geometry'], said: string) => void;
 }
 
-export const NO_JOB = '00000000-0000-7000-8000-000000000000';
-
-/** The set-up without a job, kept on this device. */
-export interface QuickState {
-  readonly surface: SetupSurface;
-  readonly job: SetupJob;
-}
-
-function readQuick(stored: unknown): QuickState | undefined {
+function readQuick(stored: unknown): FirstSetup | undefined {
   const { surface, job } = (stored ?? {}) as { surface?: object; job?: Partial<SetupJob> };
   const whole = { ...surface, jobId: NO_JOB, placeId: null, name: 'x', room: '', position: 0 };
   const checked = surfaceFields.safeParse(whole);
@@ -66,8 +66,8 @@ function readQuick(stored: unknown): QuickState | undefined {
 }
 
 /** The quick set-up as it was left on this device. */
-export function useQuickState(first: QuickState) {
-  return useKept<QuickState>('quick set-up', readQuick, first);
+export function useQuickState(first: FirstSetup) {
+  return useKept<FirstSetup>('quick set-up', readQuick, first);
 }
 
 export type Loaded =
@@ -161,11 +161,11 @@ export function useSurfaceSite(jobId: string, surfaceId: string, layer?: string)
 
 /** The set-up without a job as a site. */
 export function useQuickSite(
-  first: QuickState | undefined,
+  first: FirstSetup | undefined,
   kit: Kit | undefined,
   failed: Error | undefined,
 ): Loaded {
-  const [quick, setQuick] = useKept<QuickState | undefined>('quick set-up', readQuick, undefined);
+  const [quick, setQuick] = useKept<FirstSetup | undefined>('quick set-up', readQuick, undefined);
   const toast = useToast();
   const now = quick ?? first;
   const site = useSite({

@@ -1,27 +1,34 @@
 import { surfaceFields } from '@fine-spray/contract';
-import type { Kit, SetupJob, SetupSurface } from '@fine-spray/contract/planning';
+import {
+  NO_JOB,
+  firstSetup,
+  type FirstSetup,
+  type Kit,
+  type SetupJob,
+  type SetupSurface,
+} from '@fine-spray/contract/planning';
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { sentences } from '@/data/draft';
 import { usePlanKit } from '@/data/planKit';
-import { NO_JOB, firstQuick, useQuickState, type QuickState } from '@/features/site';
+import { useQuickState } from '@/features/site';
 import { useCardAhead } from '@/features/setup';
 import { Button } from '@/ui/button';
+import { forgetFirstAnswer } from '@/ui/firstAnswer';
 import { Header, Screen } from '@/ui/screen';
-import { EmptyState, ErrorState, Skeleton } from '@/ui/states';
+import { EmptyState, ErrorState } from '@/ui/states';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
+import { ABOVE, SetupComing, TITLE } from './SetupComing';
 import { SurfaceEditor } from './SurfaceEditor';
-
-const [TITLE, ABOVE] = ['Set-up', 'Without a job'];
 
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
   const { kit, failed, retry } = usePlanKit();
   const router = useRouter();
-  const first = useMemo(() => (kit ? firstQuick(kit) : undefined), [kit]);
+  const first = useMemo(() => (kit ? firstSetup(kit) : undefined), [kit]);
   if (kit && first) return <Quick kit={kit} first={first} />;
   if (!kit) {
     return failed ? (
@@ -29,7 +36,7 @@ export function QuickSetup() {
         <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
       </Screen>
     ) : (
-      <Waiting />
+      <SetupComing />
     );
   }
   return (
@@ -43,12 +50,6 @@ export function QuickSetup() {
   );
 }
 
-const Waiting = () => (
-  <Screen title={TITLE} above={ABOVE}>
-    <Skeleton rows={3} height={220} />
-  </Screen>
-);
-
 const SOUND: Readonly<Record<string, string>> = {};
 
 /** What is wrong with a surface, by field. */
@@ -59,11 +60,11 @@ function errorsOf(surface: SetupSurface): Readonly<Record<string, string>> {
 }
 
 /** The set-up as it was left on this device, or the first; its card is worked out before it is drawn. */
-function Quick({ kit, first }: { kit: Kit; first: QuickState }) {
+function Quick({ kit, first }: { kit: Kit; first: FirstSetup }) {
   const [quick, setQuick] = useQuickState(first);
   const { system } = useUnits();
   const ready = useCardAhead(quick.surface, quick.job, kit, system);
-  return ready ? <Editor {...{ kit, first, quick, setQuick }} /> : <Waiting />;
+  return ready ? <Editor {...{ kit, first, quick, setQuick }} /> : <SetupComing />;
 }
 
 function Editor({
@@ -73,11 +74,12 @@ function Editor({
   setQuick,
 }: {
   kit: Kit;
-  first: QuickState;
-  quick: QuickState;
-  setQuick: (next: QuickState) => void;
+  first: FirstSetup;
+  quick: FirstSetup;
+  setQuick: (next: FirstSetup) => void;
 }) {
   const router = useRouter();
+  useEffect(forgetFirstAnswer, []);
   const setSurface = (next: SetupSurface) => setQuick({ surface: next, job });
   const setJob = (next: SetupJob) => setQuick({ surface, job: next });
   // What it begins with is sound: the schema is read with the first change.

@@ -1,5 +1,5 @@
 import type { Job, Surface, SurfaceFields } from '@fine-spray/contract';
-import type { Kit, SetupSurface } from '@fine-spray/contract/planning';
+import { newName, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
 import { pieceKindOf } from '@fine-spray/core';
 import { useRouter } from 'expo-router';
 import Ruler from 'lucide-react-native/icons/ruler';
@@ -8,7 +8,6 @@ import { whyFailed } from '@/data/api';
 import { SaveLine } from '@/data/draft';
 import { broughtBack, contentOf, failureOf, useList, useSurfaces, useWrites } from '@/data/resources';
 import { useMay } from '@/data/may';
-import { newName } from '@/data/newSurface';
 import { usePlanKit } from '@/data/planKit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';

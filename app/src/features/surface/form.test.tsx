@@ -1,4 +1,4 @@
-import type { SetupSurface } from '@fine-spray/contract/planning';
+import { newSurface, type SetupSurface } from '@fine-spray/contract/planning';
 import type { Opening, SheetGeometry } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { useState } from 'react';
@@ -7,7 +7,6 @@ import { coatingRow } from '@/testing/rows';
 import { MachinePart } from './MachinePart';
 import { WhatPart } from './WhatPart';
 import { WithPart } from './WithPart';
-import { newSurface } from '@/data/newSurface';
 
 const coatings = [coatingRow('v', 'Varnish', 'clear-varnish'), coatingRow('m', 'Wall matt', 'wall-matt')];
 const start = newSurface('j', coatings, 10, 'Hall');

@@ -1,3 +1,2 @@
-export { newSurface } from '@/data/newSurface';
 export { QuickSetup } from './QuickSetup';
 export { SurfaceScreen } from './SurfaceScreen';

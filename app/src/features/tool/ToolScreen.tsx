@@ -1,3 +1,4 @@
+import { firstSetup } from '@fine-spray/contract/planning';
 import { useRouter, type Href } from 'expo-router';
 import type { ComponentType } from 'react';
 import { useMemo } from 'react';
@@ -14,7 +15,6 @@ import { PassScreen } from '@/features/passing';
 import { GunDownScreen, ProcedureScreen, WrongScreen } from '@/features/procedure';
 import {
   TOOLS,
-  firstQuick,
   isTool,
   toolHref,
   toolsUnder,
@@ -94,7 +94,7 @@ function OfSurface({
 
 function Quick({ tool }: { tool: string }) {
   const { kit, failed } = usePlanKit();
-  const first = useMemo(() => (kit ? firstQuick(kit) : undefined), [kit]);
+  const first = useMemo(() => (kit ? firstSetup(kit) : undefined), [kit]);
   return <Tool tool={tool} loaded={useQuickSite(first, kit, failed)} backTo="/set-up" />;
 }
 

@@ -1,4 +1,6 @@
-import { geometryDocument, type Coating, type SurfaceFields } from '@fine-spray/contract';
+import { geometryDocument } from '../geometry';
+import type { Coating } from '../kit';
+import type { SurfaceFields } from '../job';
 import { suitedCoating, usualSystem } from '@fine-spray/core/system';
 import { pieceKind, usualGeometry, type PieceKind } from '@fine-spray/core/takeoff';
 

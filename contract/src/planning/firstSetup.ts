@@ -1,9 +1,18 @@
-import type { Kit } from '@fine-spray/contract/planning';
-import { newSurface } from '@/data/newSurface';
-import { NO_JOB, type QuickState } from './context';
+import type { Kit } from './kit';
+import type { SetupJob, SetupSurface } from './layers';
+import { newSurface } from './newSurface';
+
+/** Stands for a job where there is none. */
+export const NO_JOB = '00000000-0000-7000-8000-000000000000';
+
+/** A set-up without a job. */
+export interface FirstSetup {
+  readonly surface: SetupSurface;
+  readonly job: SetupJob;
+}
 
 /** What the set-up without a job opens on: a usual wall with the first sprayer and hose of the kit. */
-export function firstQuick(kit: Kit): QuickState | undefined {
+export function firstSetup(kit: Kit): FirstSetup | undefined {
   const [sprayer] = kit.sprayers;
   const made = newSurface(NO_JOB, kit.coatings, 0, '');
   if (!sprayer || !made) return undefined;
