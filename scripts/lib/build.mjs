@@ -121,6 +121,19 @@ function sayContract(page) {
   writeFileSync(page, said);
 }
 
+/** Names the chunk with every other screen in the page: the browser is told to fetch it once the first screen stands. */
+function nameLater(dist) {
+  const page = path.join(dist, 'index.html');
+  const plain = readFileSync(page, 'utf8');
+  const [later] = readdirSync(path.join(dist, SCRIPTS)).filter((file) => /^later-[^/]*\.js$/.test(file));
+  const said = plain.replace('name="later" content=""', `name="later" content="/${SCRIPTS}/${later}"`);
+  if (!later || said === plain) stop(`${page} has no place for the chunk with the other screens.`);
+  writeFileSync(page, said);
+}
+
+/** Where the scripts of an export lie. */
+const SCRIPTS = '_expo/static/js/web';
+
 async function buildApp() {
   const env = { ...process.env, ...EXPORT_ENV };
   const dist = path.join(ROOT, 'app/dist');
@@ -140,6 +153,7 @@ async function buildApp() {
     copyFileSync(path.join(ROOT, 'docs', src), path.join(dist, src));
   }
   sayContract(path.join(dist, 'index.html'));
+  nameLater(dist);
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

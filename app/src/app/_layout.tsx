@@ -39,7 +39,7 @@ export default function Layout() {
     return () => clearTimeout(timer);
   }, [kept]);
   useEffect(() => {
-    if (stands) fetchScreens();
+    if (stands) void fetchScreens();
   }, [stands]);
   return (
     <QueryClientProvider client={pageClient}>

@@ -2,6 +2,7 @@ import type { Href } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
 import { SetupComing } from './surface/SetupComing';
 import { fetchedLater } from '@/ui/lazy';
+import { idle } from '@/data/turns';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
 
@@ -35,12 +36,30 @@ function readAhead([next, ...rest]: readonly (() => unknown)[]): void {
 /** When screens begin to be read ahead: the first one has long been drawn, ms. */
 const READ_AHEAD = 4000;
 
-/** Fetches what is not here ahead of its first use: at once, since the server may be gone in a moment. */
-export const fetchScreens = (): void =>
-  void Promise.all([soon(), later()]).then(
-    ([{ SOON }, { SCREENS }]) => setTimeout(() => readAhead(firstScreens(SOON, SCREENS)), READ_AHEAD),
-    () => undefined,
-  );
+/** Has the browser fetch a script, and keep it, without reading it; the page names it (`scripts/lib/build.mjs`). */
+function fetchUnread(name: string): void {
+  const address = document.querySelector(`meta[name="${name}"]`)?.getAttribute('content');
+  if (!address) return;
+  const link = document.createElement('link');
+  document.head.append(Object.assign(link, { rel: 'prefetch', as: 'script', href: address }));
+}
+
+/**
+ * Fetches what is not here ahead of its first use: at once, since the server may be gone in a moment. The chunk with every other screen is
+ * read a while later: all at once it holds a slow phone up for a quarter of a second.
+ */
+export async function fetchScreens(): Promise<void> {
+  try {
+    if (typeof document !== 'undefined') fetchUnread('later');
+    const { SOON } = await soon();
+    await new Promise((resolve) => setTimeout(resolve, READ_AHEAD));
+    await idle();
+    const { SCREENS } = await later();
+    readAhead(firstScreens(SOON, SCREENS));
+  } catch {
+    // Fetched when it is wanted, and said there where it cannot be had.
+  }
+}
 
 /** One screen of a chunk, with the shape of what comes while it is fetched. */
 const soonScreen = <Props extends object>(

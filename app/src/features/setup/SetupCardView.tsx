@@ -19,6 +19,7 @@ import { STEP_TITLES } from '@/features/cautions';
 import { Button } from '@/ui/button';
 import { CautionBox, CautionList } from '@/ui/caution';
 import { BigNumber } from '@/ui/number';
+import { useSoonAfter } from '@/ui/soonAfter';
 import { Words, type Colour } from '@/ui/text';
 import { useUnits } from '@/ui/units';
 import { FilmSection } from './FilmSection';
@@ -117,6 +118,7 @@ export function SetupCardView({
   stale,
 }: SetupCardViewProps) {
   const open = (part: CardPart) => () => onOpen(part);
+  const after = useSoonAfter();
   return (
     <View
       role="region"
@@ -140,9 +142,13 @@ export function SetupCardView({
       <View className="gap-1 rounded-2xl border border-rule bg-sheet p-2">
         <HandPart card={card} open={open} coats={coats} />
         <FilmPart card={card} open={open} />
-        <SmallPart card={card} open={open} />
-        <ContainersPart card={card} open={open} />
-        {fromDataSheet.length > 0 ? (
+        {after ? (
+          <>
+            <SmallPart card={card} open={open} />
+            <ContainersPart card={card} open={open} />
+          </>
+        ) : null}
+        {after && fromDataSheet.length > 0 ? (
           <View className="rounded-xl bg-identity-tint p-3" testID="from-data-sheet">
             <Words
               colour="identity"
@@ -151,9 +157,13 @@ export function SetupCardView({
           </View>
         ) : null}
       </View>
-      <BesideSheet card={card} />
-      <NextBest card={card} onPickTip={onPickTip} />
-      <Cautions card={card} />
+      {after ? (
+        <>
+          <BesideSheet card={card} />
+          <NextBest card={card} onPickTip={onPickTip} />
+          <Cautions card={card} />
+        </>
+      ) : null}
     </View>
   );
 }

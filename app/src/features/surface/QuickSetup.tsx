@@ -12,6 +12,7 @@ import { useEffect, useMemo } from 'react';
 import { View } from 'react-native';
 import { whyFailed } from '@/data/api';
 import { sentences } from '@/data/draft';
+import { useKit } from '@/data/kit';
 import { usePlanKit } from '@/data/planKit';
 import { useQuickState } from '@/features/site';
 import { useCardAhead } from '@/features/setup';
@@ -26,19 +27,22 @@ import { SurfaceEditor } from './SurfaceEditor';
 
 /** A set-up without a job: the same card for a wall that is not written down anywhere. */
 export function QuickSetup() {
-  const { kit, failed, retry } = usePlanKit();
+  // Asked for before the log is: what begins at once holds a slow phone up at once.
+  const { failed, retry } = useKit();
+  if (!failed) return <WithKit />;
+  return (
+    <Screen title={TITLE} above={ABOVE}>
+      <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
+    </Screen>
+  );
+}
+
+function WithKit() {
+  const { kit } = usePlanKit();
   const router = useRouter();
   const first = useMemo(() => (kit ? firstSetup(kit) : undefined), [kit]);
   if (kit && first) return <Quick kit={kit} first={first} />;
-  if (!kit) {
-    return failed ? (
-      <Screen title={TITLE} above={ABOVE}>
-        <ErrorState title="The kit cannot be read now" text={whyFailed(failed)} onRetry={retry} />
-      </Screen>
-    ) : (
-      <SetupComing />
-    );
-  }
+  if (!kit) return <SetupComing />;
   return (
     <Screen title={TITLE} above={ABOVE}>
       <EmptyState
