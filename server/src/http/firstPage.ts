@@ -5,15 +5,19 @@ import type { Actor } from '../people/actor';
 
 /** An answer is told again for so long before it is worked out anew, ms: many may open at once. */
 const HOLDS = 5000;
+/** And for so many times as long as it took: a long log is not read for every page. */
+const TIMES = 20;
 /** A page does not wait longer for its answer, ms. */
 const PATIENCE = 400;
 
+interface Known {
+  readonly answer: Promise<FirstAnswer | undefined>;
+  until: number;
+}
+
 /** The answer of the set-up without a job as it is for whoever opens it first, by company. */
 export class FirstAnswers {
-  readonly #known = new Map<
-    string,
-    { readonly at: number; readonly answer: Promise<FirstAnswer | undefined> }
-  >();
+  readonly #known = new Map<string, Known>();
   readonly #db: Database;
   constructor(db: Database) {
     this.#db = db;
@@ -21,21 +25,36 @@ export class FirstAnswers {
 
   /** The answer for somebody; nothing where there is none, or it takes too long: the program works it out. */
   async for(actor: Actor): Promise<FirstAnswer | undefined> {
-    const now = performance.now();
-    for (const [company, { at }] of this.#known) if (now - at > HOLDS) this.#known.delete(company);
-    const known = this.#known.get(actor.companyId);
-    // A new device has metric units large.
-    const answer =
-      known?.answer ??
-      kitNow(this.#db, actor)
-        .then((kit) => firstAnswer(kit, 'metric'))
-        .catch(() => undefined);
-    if (!known) this.#known.set(actor.companyId, { at: now, answer });
+    const { answer } = this.#knownFor(actor);
     let timer: NodeJS.Timeout | undefined;
     const late = new Promise<undefined>(
       (resolve) => (timer = setTimeout(() => resolve(undefined), PATIENCE)),
     );
     return Promise.race([answer, late]).finally(() => clearTimeout(timer));
+  }
+
+  #knownFor(actor: Actor): Known {
+    const begun = performance.now();
+    for (const [company, { until }] of this.#known) if (begun > until) this.#known.delete(company);
+    const before = this.#known.get(actor.companyId);
+    if (before) return before;
+    const answer = this.#workOut(actor).finally(() => {
+      const now = performance.now();
+      known.until = now + Math.max(HOLDS, TIMES * (now - begun));
+    });
+    const known: Known = { answer, until: Infinity };
+    this.#known.set(actor.companyId, known);
+    return known;
+  }
+
+  /** As a new device shows it, with metric units large. */
+  async #workOut(actor: Actor): Promise<FirstAnswer | undefined> {
+    try {
+      return firstAnswer(await kitNow(this.#db, actor), 'metric');
+    } catch {
+      // The page goes without: what is wrong is said where it is asked for.
+      return undefined;
+    }
   }
 }
 

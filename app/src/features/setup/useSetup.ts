@@ -19,6 +19,8 @@ interface Ahead {
   readonly result: Result<SetupCard>;
 }
 let ahead: Ahead | undefined;
+/** A card was worked out in this page: others take a few milliseconds. */
+let warm = false;
 
 const askedOf = (request: SetupRequest, system: UnitSystem): string => JSON.stringify([system, request]);
 const forgetAhead = () => void (ahead = undefined);
@@ -48,17 +50,15 @@ function* aheadInSteps(
  * Works out the first card of a page in turns: cold, it holds a slow phone up for half a second. Later ones are worked out at once.
  * @returns whether a screen with that card may be drawn
  */
-export function useCardAhead(
-  surface: Asked | undefined,
-  job: SetupJob | undefined,
-  kit: Kit | undefined,
-  system: UnitSystem,
-): boolean {
-  const [ready, setReady] = useState(false);
+export function useCardAhead(surface: Asked, job: SetupJob, kit: Kit, system: UnitSystem): boolean {
+  const [ready, setReady] = useState(warm);
   useEffect(() => {
-    if (ready || !surface || !job || !kit) return undefined;
+    if (ready) return undefined;
     const left = new AbortController();
-    const done = () => startTransition(() => setReady(true));
+    const done = () => {
+      warm = true;
+      startTransition(() => setReady(true));
+    };
     const keep = (found: Ahead | undefined) => {
       ahead = found;
       done();
