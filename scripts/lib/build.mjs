@@ -110,25 +110,19 @@ export const EXPORT_ENV = {
   NODE_ENV: 'production',
 };
 
-/** Says in the page what it checks rows by (`app/src/data/vouched.ts`). */
-function sayContract(page) {
+/** Says something in the head of a page, at the place that is left for it there. */
+function sayIn(page, name, content) {
   const plain = readFileSync(page, 'utf8');
-  const said = plain.replace(
-    'name="contract" content=""',
-    `name="contract" content="${fingerprint('contract')}"`,
-  );
-  if (said === plain) stop(`${page} has no place for the fingerprint of the contract.`);
+  const said = plain.replace(`name="${name}" content=""`, `name="${name}" content="${content}"`);
+  if (said === plain) stop(`${page} has no place for "${name}".`);
   writeFileSync(page, said);
 }
 
-/** Names the chunk with every other screen in the page: the browser is told to fetch it once the first screen stands. */
-function nameLater(dist) {
-  const page = path.join(dist, 'index.html');
-  const plain = readFileSync(page, 'utf8');
+/** Address of the chunk with every other screen: the browser is told to fetch it once the first screen stands. */
+function addressOfLater(dist) {
   const [later] = readdirSync(path.join(dist, SCRIPTS)).filter((file) => /^later-[^/]*\.js$/.test(file));
-  const said = plain.replace('name="later" content=""', `name="later" content="/${SCRIPTS}/${later}"`);
-  if (!later || said === plain) stop(`${page} has no place for the chunk with the other screens.`);
-  writeFileSync(page, said);
+  if (!later) stop('The application was built without the chunk with the other screens.');
+  return `/${SCRIPTS}/${later}`;
 }
 
 /** Where the scripts of an export lie. */
@@ -152,8 +146,10 @@ async function buildApp() {
     mkdirSync(path.join(dist, path.dirname(src)), { recursive: true });
     copyFileSync(path.join(ROOT, 'docs', src), path.join(dist, src));
   }
-  sayContract(path.join(dist, 'index.html'));
-  nameLater(dist);
+  const page = path.join(dist, 'index.html');
+  // What it checks rows by (`app/src/data/vouched.ts`).
+  sayIn(page, 'contract', fingerprint('contract'));
+  sayIn(page, 'later', addressOfLater(dist));
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,

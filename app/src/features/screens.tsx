@@ -22,15 +22,11 @@ const firstScreens = (near: Soon, far: Later): readonly (() => unknown)[] => [
   () => far.LogScreen,
 ];
 
-function readAhead([next, ...rest]: readonly (() => unknown)[]): void {
-  if (next === undefined) return;
-  const idle = globalThis.requestIdleCallback as typeof requestIdleCallback | undefined;
-  const read = () => {
-    next();
-    readAhead(rest);
-  };
-  if (idle) idle(read);
-  else setTimeout(read, 200);
+async function readAhead(screens: readonly (() => unknown)[]): Promise<void> {
+  for (const read of screens) {
+    await idle();
+    read();
+  }
 }
 
 /** When screens begin to be read ahead: the first one has long been drawn, ms. */
@@ -55,7 +51,7 @@ export async function fetchScreens(): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, READ_AHEAD));
     await idle();
     const { SCREENS } = await later();
-    readAhead(firstScreens(SOON, SCREENS));
+    await readAhead(firstScreens(SOON, SCREENS));
   } catch {
     // Fetched when it is wanted, and said there where it cannot be had.
   }

@@ -1,4 +1,5 @@
 import type { Coating, Hose, Sprayer } from '@fine-spray/contract';
+import type { SetupSurface } from '@fine-spray/contract/planning';
 import { SPRAYER_CLASS_DATA } from '@fine-spray/core/line';
 import { of } from '@fine-spray/core/units';
 
@@ -44,3 +45,20 @@ export const hoseRow = (id: string, name: string): Hose => ({
   maxPressure: of(250, 'bar'),
   fitting: '1/4',
 });
+
+/** A wall of a usual room, as the card asks for it. */
+export const wallSetup: SetupSurface = {
+  part: '',
+  element: 'wall',
+  side: 'inside',
+  kind: 'smooth-board',
+  condition: 'sealed',
+  state: null,
+  under: [],
+  wind: 'calm',
+  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
+  coatingId: 'c',
+  coats: 2,
+  thinning: 0,
+  tip: null,
+};

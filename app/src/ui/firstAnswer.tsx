@@ -1,5 +1,6 @@
 import type { FirstAnswer } from '@fine-spray/contract/planning';
 import { View } from 'react-native';
+import { Fact } from './fact';
 import { Words } from './text';
 
 /** The answer that came with the page, where it is one for this device. Read before the application takes its place. */
@@ -19,42 +20,23 @@ export const forgetFirstAnswer = (): void => {
   answer = undefined;
 };
 
-/** As the page says it (`server/src/http/firstPage.ts`). */
-const COMING = 'The rest of the card is on its way.';
-
 /** The answer that came with the page, as it stood there, until the card has been worked out here. */
-export function FirstAnswerView({ of: { parts, of, why, note } }: { of: FirstAnswer }) {
+export function FirstAnswerView({ of: { parts, of, why, note, coming } }: { of: FirstAnswer }) {
   const [tip, ...rest] = parts;
   return (
     <View className="gap-3" testID="first-answer">
       <Words weight="bold">{of}</Words>
       <View className="flex-row flex-wrap gap-x-6">
-        {tip ? (
-          <View>
-            <Words size={14} colour="ink2">
-              {tip.label}
-            </Words>
-            <Words size={64} weight="digits-bold">
-              {tip.value}
-            </Words>
-          </View>
-        ) : null}
-        {rest.map(({ label, value }) => (
-          <View key={label}>
-            <Words size={14} colour="ink2">
-              {label}
-            </Words>
-            <Words size={22} weight="bold">
-              {value}
-            </Words>
-          </View>
+        {tip ? <Fact {...tip} size={64} weight="digits-bold" /> : null}
+        {rest.map((part) => (
+          <Fact key={part.label} {...part} />
         ))}
       </View>
       <Words>{why}</Words>
       <Words size={14} colour="ink2">
         {note}
       </Words>
-      <Words role="status">{COMING}</Words>
+      <Words role="status">{coming}</Words>
     </View>
   );
 }

@@ -27,6 +27,8 @@ export interface FirstAnswer {
   readonly why: string;
   /** What takes precedence over it. */
   readonly note: string;
+  /** That it is not all. */
+  readonly coming: string;
 }
 
 /** What the set-up without a job says when it is first opened; nothing where the kit is not enough for a card. */
@@ -43,5 +45,6 @@ export function firstAnswer(kit: Kit, system: UnitSystem): FirstAnswer | undefin
     of: `A usual wall, ${counted(surface.coats, 'coat')} of ${named(kit.coatings, surface.coatingId)}, with ${named(kit.sprayers, job.sprayerId)}`,
     why: card.value.tip.reason,
     note: PRECEDENCE_NOTE,
+    coming: 'The rest of the card is on its way.',
   };
 }

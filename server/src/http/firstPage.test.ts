@@ -101,6 +101,7 @@ describe('the page of the set-up without a job', () => {
       of: nasty,
       why: nasty,
       note: nasty,
+      coming: nasty,
     };
     const text = withAnswer(PAGE, answer);
     expect(text).not.toMatch(/<script/);

@@ -81,7 +81,7 @@ export function withAnswer(page: string, answer: FirstAnswer): string {
     `<p class="of">${safe(answer.of)}</p>`,
     `<div class="parts">${parts.join('')}</div>`,
     `<p>${safe(answer.why)}</p><p class="note">${safe(answer.note)}</p>`,
-    '<p>The rest of the card is on its way.</p>',
+    `<p>${safe(answer.coming)}</p>`,
     '</div>',
   ];
   return page.replace(PLACE, () => `${shown.join('')}${PLACE}`);

@@ -2,25 +2,11 @@ import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/pl
 import { ARCHETYPES, setupCard, type SetupCard, type SetupRequest } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
-import { coatingRow, hoseRow, sprayerRow } from '@/testing/rows';
+import { coatingRow, hoseRow, sprayerRow, wallSetup } from '@/testing/rows';
 import { CalculatorScreen } from './CalculatorScreen';
 import { answerOf, trialOf, type Trial } from './useCalculator';
 
-const surface: SetupSurface = {
-  part: '',
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  state: null,
-  under: [],
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-  coatingId: 'c',
-  coats: 2,
-  thinning: 0.05,
-  tip: null,
-};
+const surface: SetupSurface = { ...wallSetup, thinning: 0.05 };
 
 /** A site of a coating, with its card. */
 function siteOf(archetype = 'wall-matt', extra: Partial<SetupSurface> = {}) {

@@ -1,9 +1,9 @@
 import type { Coating } from '@fine-spray/contract';
-import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
+import { requestFor, type Kit } from '@fine-spray/contract/planning';
 import { setupCard, type SetupCard } from '@fine-spray/core';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { renderPart } from '@/testing/render';
-import { hoseRow, row, sprayerRow } from '@/testing/rows';
+import { hoseRow, row, sprayerRow, wallSetup } from '@/testing/rows';
 import { spreadLabels } from './FilmSection';
 import { SetupCardView } from './SetupCardView';
 import { WhySheet } from './WhySheet';
@@ -23,24 +23,9 @@ const sprayer = sprayerRow('s', 'Mid', 'mid electric');
 const hose = hoseRow('h', 'Quarter');
 const kit: Kit = { coatings: [coating], sprayers: [sprayer], hoses: [hose], tips: [] };
 const job = { sprayerId: 's', hoseIds: ['h'], lift: 0 };
-const wall: SetupSurface = {
-  part: '',
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  state: null,
-  under: [],
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-  coatingId: 'c',
-  coats: 2,
-  thinning: 0,
-  tip: null,
-};
 
 function cardOf(): SetupCard {
-  const request = requestFor(wall, job, kit);
+  const request = requestFor(wallSetup, job, kit);
   const result = request && setupCard(request);
   if (!result?.ok) throw new Error('no card');
   return result.value;
@@ -48,9 +33,9 @@ function cardOf(): SetupCard {
 
 describe('joining rows to a request', () => {
   it('is undefined while coating or sprayer is missing, and leaves out a hose that is gone', () => {
-    expect(requestFor({ ...wall, coatingId: 'x' }, job, kit)).toBeUndefined();
-    expect(requestFor(wall, { ...job, sprayerId: 'x' }, kit)).toBeUndefined();
-    expect(requestFor(wall, { ...job, hoseIds: ['h', 'gone'] }, kit)?.hoses).toHaveLength(1);
+    expect(requestFor({ ...wallSetup, coatingId: 'x' }, job, kit)).toBeUndefined();
+    expect(requestFor(wallSetup, { ...job, sprayerId: 'x' }, kit)).toBeUndefined();
+    expect(requestFor(wallSetup, { ...job, hoseIds: ['h', 'gone'] }, kit)?.hoses).toHaveLength(1);
   });
 });
 

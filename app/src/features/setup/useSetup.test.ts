@@ -1,7 +1,7 @@
-import { requestFor, type Kit, type SetupSurface } from '@fine-spray/contract/planning';
+import { requestFor, type Kit } from '@fine-spray/contract/planning';
 import * as core from '@fine-spray/core';
 import { renderHook, waitFor } from '@testing-library/react-native';
-import { coatingRow, hoseRow, sprayerRow } from '@/testing/rows';
+import { coatingRow, hoseRow, sprayerRow, wallSetup } from '@/testing/rows';
 import { useCardAhead, useSetup } from './useSetup';
 
 jest.mock('@fine-spray/core', () => {
@@ -18,23 +18,8 @@ const kit: Kit = {
   tips: [],
 };
 const job = { sprayerId: 's', hoseIds: ['h'], lift: 0 };
-const wall: SetupSurface = {
-  part: '',
-  element: 'wall',
-  side: 'inside',
-  kind: 'smooth-board',
-  condition: 'sealed',
-  state: null,
-  under: [],
-  wind: 'calm',
-  geometry: { shape: 'rectangle', width: 6.2, height: 2.6, count: 1, openings: [] },
-  coatingId: 'c',
-  coats: 2,
-  thinning: 0,
-  tip: null,
-};
 const cardOf = (system: core.UnitSystem) => {
-  const request = requestFor(wall, job, kit);
+  const request = requestFor(wallSetup, job, kit);
   return JSON.stringify(request && setupCard(request, system));
 };
 
@@ -42,11 +27,11 @@ beforeEach(() => atOnce.mockClear());
 
 describe('the first card of a page', () => {
   it('is worked out in turns before its screen is drawn, and not once more with it', async () => {
-    const waiting = renderHook(() => useCardAhead(wall, job, kit, 'metric'));
+    const waiting = renderHook(() => useCardAhead(wallSetup, job, kit, 'metric'));
     expect(waiting.result.current).toBe(false);
     await waitFor(() => expect(waiting.result.current).toBe(true));
     const { result, rerender } = renderHook(
-      ({ system }: { system: core.UnitSystem }) => useSetup(wall, job, kit, system),
+      ({ system }: { system: core.UnitSystem }) => useSetup(wallSetup, job, kit, system),
       { initialProps: { system: 'metric' } },
     );
     expect(atOnce).not.toHaveBeenCalled();
@@ -58,10 +43,10 @@ describe('the first card of a page', () => {
   });
 
   it('makes others quick: their screens are drawn at once', () => {
-    expect(renderHook(() => useCardAhead(wall, job, kit, 'metric')).result.current).toBe(true);
-    const { result } = renderHook(() => useSetup(wall, { ...job, lift: 3 }, kit, 'metric'));
+    expect(renderHook(() => useCardAhead(wallSetup, job, kit, 'metric')).result.current).toBe(true);
+    const { result } = renderHook(() => useSetup(wallSetup, { ...job, lift: 3 }, kit, 'metric'));
     expect(atOnce).toHaveBeenCalledTimes(1);
-    const request = requestFor(wall, { ...job, lift: 3 }, kit);
+    const request = requestFor(wallSetup, { ...job, lift: 3 }, kit);
     expect(JSON.stringify(result.current.result)).toBe(JSON.stringify(request && setupCard(request)));
   });
 });

@@ -12,6 +12,7 @@ import { PassStill } from '@/features/passing';
 import { strokeText } from '@/features/setup';
 import { Button } from '@/ui/button';
 import { CautionBox, CautionList } from '@/ui/caution';
+import { Fact } from '@/ui/fact';
 import { QuantityField } from '@/ui/field';
 import { Words } from '@/ui/text';
 import { useUnits } from '@/ui/units';
@@ -174,14 +175,3 @@ function Coat({
     </>
   );
 }
-
-const Fact = ({ label, value }: { label: string; value: string }) => (
-  <View>
-    <Words size={14} colour="ink2">
-      {label}
-    </Words>
-    <Words size={22} weight="bold">
-      {value}
-    </Words>
-  </View>
-);
