@@ -102,8 +102,8 @@ function SpeedLine({ now, wanted }: { now: Watched<number | undefined>; wanted: 
     write();
     return now.subscribe(write);
   }, [now, wanted, system, digits, beside, word]);
-  const written = (ref: typeof word, width: string) =>
-    createElement('span', { ref, style: { ...CONTAINED, width } });
+  const written = (ref: typeof word, width: string, textAlign: 'left' | 'right' = 'left') =>
+    createElement('span', { ref, style: { ...CONTAINED, width, textAlign } });
   return (
     <View className="flex-row flex-wrap items-baseline justify-between gap-x-3" testID="spray-speed">
       <View>
@@ -116,10 +116,10 @@ function SpeedLine({ now, wanted }: { now: Watched<number | undefined>; wanted: 
           </Words>
         </View>
         <Words size={14} colour="ink2">
-          {written(beside, '16ch')}
+          {written(beside, '12ch')}
         </Words>
       </View>
-      <Words weight="semi">{written(word, '20ch')}</Words>
+      <Words weight="semi">{written(word, '16ch', 'right')}</Words>
     </View>
   );
 }
