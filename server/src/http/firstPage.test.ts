@@ -1,6 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Entry } from '@fine-spray/contract';
 import { LogFold } from '@fine-spray/contract/log';
 import { firstAnswer, planHistory, siteNow, type FirstAnswer, type Kit } from '@fine-spray/contract/planning';
@@ -25,6 +26,15 @@ async function page(address: string, where = '/set-up'): Promise<{ text: string;
     expect.stringMatching(/^text\/html/),
   ]);
   return { text: await answer.text(), cached: answer.headers.get('cache-control') };
+}
+
+/** The page as soon as it has an answer: no page waits long for one, a later one has it. */
+async function answered(address: string): ReturnType<typeof page> {
+  for (;;) {
+    const found = await page(address);
+    if (found.text !== PAGE) return found;
+    await wait(100);
+  }
 }
 
 /** What a page says, as a browser reads the attribute. */
@@ -61,7 +71,7 @@ describe('the page of the set-up without a job', () => {
   });
 
   it('says what the device works out by itself from all it is told', async () => {
-    const { text, cached } = await page(server.address);
+    const { text, cached } = await answered(server.address);
     const said = answerIn(text);
     const kit = {
       coatings: await all('coatings'),
@@ -83,6 +93,20 @@ describe('the page of the set-up without a job', () => {
     expect(cached).toBe('no-store');
     expect((await page(server.address, '/jobs')).text).toBe(PAGE);
     expect((await page(server.address, '/')).text).toBe(PAGE);
+  });
+
+  it('does not wait for an answer that takes long: a later page has it', async () => {
+    const busy = await startTestServer({ applicationFolder });
+    const held = await busy.db.transaction();
+    try {
+      await held.raw('lock table coating in access exclusive mode');
+      expect((await page(busy.address)).text).toBe(PAGE);
+      await held.rollback();
+      expect(answerIn((await answered(busy.address)).text).parts).toHaveLength(4);
+    } finally {
+      if (!held.isCompleted()) await held.rollback();
+      await busy.stop();
+    }
   });
 
   it('is for everyone, and tells nobody of a company who has not signed in', async () => {
