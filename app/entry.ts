@@ -2,6 +2,7 @@ import '@expo/metro-runtime';
 import { App } from 'expo-router/build/qualified-entry';
 import { renderRootComponent } from 'expo-router/build/renderRootComponent';
 import { opened } from './src/data/opening';
+import { eachInTurn } from './src/data/turns';
 import { nameFonts } from './src/ui/fonts';
 
 /* eslint-disable @typescript-eslint/no-require-imports, @typescript-eslint/no-unsafe-return -- Each is to be read when its turn comes; what is imported is read at once. */
@@ -35,10 +36,7 @@ const turn = () => new Promise<void>((resolve) => setTimeout(resolve));
  */
 async function begin(): Promise<void> {
   const ready = opened();
-  for (const part of PARTS) {
-    await turn();
-    part();
-  }
+  await eachInTurn(PARTS, { pause: turn });
   await ready;
   renderRootComponent(App);
 }

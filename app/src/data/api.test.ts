@@ -1,3 +1,4 @@
+import { waitFor } from '@testing-library/react-native';
 import { NotOurs, Refused, Unreachable, call } from './api';
 import { reach } from './reach';
 
@@ -77,6 +78,7 @@ describe('calling the API', () => {
       call('GET', '/api/jobs', undefined, { signal: new AbortController().signal }),
       call('PUT', '/api/jobs/1', {}),
     ];
+    await waitFor(() => expect(globalThis.fetch).toHaveBeenCalledTimes(2));
     dead.abort(new DOMException('late', 'TimeoutError'));
     for (const one of calls) await expect(one).rejects.toBeInstanceOf(Unreachable);
     expect(reach.current().reached).toBe(false);

@@ -1,6 +1,7 @@
 import type { FieldProblem, Problem } from '@fine-spray/contract/problem';
 import { gate } from './gate';
 import { reach } from './reach';
+import { breath } from './turns';
 import { vouchForAnswer } from './vouched';
 
 /** The server could not be reached. */
@@ -145,6 +146,8 @@ export async function call(
   body?: unknown,
   { keepalive = false, clock = false, signal }: CallOptions = {},
 ): Promise<unknown> {
+  // A screen asks for several things at once: each goes out in a turn of its own. What is written goes at once: the page may be left.
+  if (method === 'GET') await breath();
   const shown = ANY_COMPANY.test(path) ? undefined : company.shown();
   // A file goes as it is.
   const file = body instanceof Blob ? body : undefined;

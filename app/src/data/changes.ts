@@ -19,6 +19,7 @@ import type { Outbox } from './outbox';
 import { LATE, inTime } from './patience';
 import { keys, pagesOf } from './resources';
 import { sendLost } from './restored';
+import { breath as inATurn } from './turns';
 import { isHere, surelyOurs } from './whose';
 
 /** Pages of a device tell each other that there is something new: one of them has the stream. */
@@ -107,6 +108,7 @@ export class Following {
   }
 
   private async once(): Promise<void> {
+    await inATurn();
     if (!(await surelyOurs())) return;
     await this.beganWhole();
     const kept = this.cursor ?? (await this.begun);

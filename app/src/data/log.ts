@@ -13,7 +13,7 @@ import { pictures } from './pictures';
 import { plans } from './plans';
 import { becameOld, type PutAwayOrder } from './putAway';
 import { keys } from './resources';
-import { idle, inTurns } from './turns';
+import { eachInTurn, idle, inTurns } from './turns';
 import { runWorker, type StartWorker } from './worker';
 
 export interface NewEntry<Kind extends EntryKind> {
@@ -38,12 +38,11 @@ function send(client: QueryClient): () => void {
     }
   };
   plans.onTruth = (resource, id, row) => showTruth(client, resource, id, row);
-  const again = () => {
-    void plans.send();
-    void outbox.send();
-    void pictures.send();
-    openWaiting();
-  };
+  const left = new AbortController();
+  const again = () =>
+    void eachInTurn([() => plans.send(), () => outbox.send(), () => pictures.send(), openWaiting], {
+      left: left.signal,
+    });
   /** Somebody writes for an old job: it is none any more. */
   const openWaiting = () => {
     if (oldJobs.current().size === 0) return;
@@ -52,7 +51,6 @@ function send(client: QueryClient): () => void {
     const waiting = outbox.current().waiting.map((one) => ({ ...asEntry(one), createdAt }));
     void openTouched(client, waiting).catch(() => undefined);
   };
-  again();
   let waited = 0;
   const unwatch = outbox.subscribe(() => {
     const { length } = outbox.current().waiting;
@@ -60,13 +58,13 @@ function send(client: QueryClient): () => void {
     if (length > waited) openWaiting();
     waited = length;
   });
-  globalThis.addEventListener?.('online', again);
-  globalThis.addEventListener?.('focus', again);
+  again();
+  globalThis.addEventListener?.('online', again, { signal: left.signal });
+  globalThis.addEventListener?.('focus', again, { signal: left.signal });
   const unfollow = followingOf(client).follow();
   const leave = putAwayLater(client);
   return () => {
-    globalThis.removeEventListener?.('online', again);
-    globalThis.removeEventListener?.('focus', again);
+    left.abort();
     unwatch();
     unfollow();
     leave();

@@ -4,7 +4,7 @@ import type { InSteps } from '@fine-spray/core/steps';
 const TURN = 6;
 
 /** Lets the browser answer and draw. */
-const breath = (): Promise<void> =>
+export const breath = (): Promise<void> =>
   new Promise((resolve) => {
     // Comes right after what waits; a timer in a chain is held back by milliseconds.
     const { scheduler } = globalThis as { scheduler?: { postTask?: (work: () => void) => unknown } };
@@ -17,6 +17,22 @@ export const idle = (): Promise<void> =>
   typeof requestIdleCallback === 'function'
     ? new Promise((resolve) => requestIdleCallback(() => resolve()))
     : breath();
+
+/**
+ * Does one thing after another, each in a turn of its own.
+ * @param left ends it where nobody wants the rest any more
+ * @param pause what is waited for before each
+ */
+export async function eachInTurn(
+  works: readonly (() => unknown)[],
+  { left, pause = breath }: { readonly left?: AbortSignal; readonly pause?: () => Promise<void> } = {},
+): Promise<void> {
+  for (const work of works) {
+    await pause();
+    if (left?.aborted) return;
+    work();
+  }
+}
 
 /**
  * Goes through a computation in turns, so that nothing on the page stands still for it.

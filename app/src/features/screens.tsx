@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 import type { ComponentType, ReactNode } from 'react';
 import { SetupComing } from './surface/SetupComing';
 import { fetchedLater } from '@/ui/lazy';
-import { idle } from '@/data/turns';
+import { eachInTurn, idle } from '@/data/turns';
 import { Screen } from '@/ui/screen';
 import { Skeleton } from '@/ui/states';
 
@@ -21,13 +21,6 @@ const firstScreens = (near: Soon, far: Later): readonly (() => unknown)[] => [
   () => near.SurfaceScreen,
   () => far.LogScreen,
 ];
-
-async function readAhead(screens: readonly (() => unknown)[]): Promise<void> {
-  for (const read of screens) {
-    await idle();
-    read();
-  }
-}
 
 /** When screens begin to be read ahead: the first one has long been drawn, ms. */
 const READ_AHEAD = 4000;
@@ -51,7 +44,7 @@ export async function fetchScreens(): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, READ_AHEAD));
     await idle();
     const { SCREENS } = await later();
-    await readAhead(firstScreens(SOON, SCREENS));
+    await eachInTurn(firstScreens(SOON, SCREENS), { pause: idle });
   } catch {
     // Fetched when it is wanted, and said there where it cannot be had.
   }

@@ -1,5 +1,6 @@
-import { fireEvent, screen } from '@testing-library/react-native';
-import type { ComponentType } from 'react';
+import { fireEvent, screen, within } from '@testing-library/react-native';
+import type { ComponentType, ReactNode } from 'react';
+import { View } from 'react-native';
 import { renderPart } from '@/testing/render';
 import { fetchedLater } from './lazy';
 import { Words } from './text';
@@ -27,6 +28,20 @@ describe('a part that is fetched later', () => {
     fireEvent.press(screen.getByRole('button', { name: 'Try again' }));
     expect(await screen.findByText('Here is Wren')).toBeTruthy();
     expect(asked).toBe(2);
+    silent.mockRestore();
+  });
+
+  it('has around what comes, and what failed, what it has around itself', async () => {
+    const silent = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    const around = (shown: ReactNode, { name }: { name: string }) => (
+      <View aria-label={`For ${name}`}>{shown}</View>
+    );
+    const Later = fetchedLater(() => Promise.reject(new Error('no answer')), waiting, around);
+    renderPart(<Later name="Wren" />);
+    const frame = () => within(screen.getByLabelText('For Wren'));
+    expect(frame().getByText('Waiting')).toBeTruthy();
+    expect(await screen.findByText('This part of the program is not here yet')).toBeTruthy();
+    expect(frame().getByRole('button', { name: 'Try again' })).toBeTruthy();
     silent.mockRestore();
   });
 });

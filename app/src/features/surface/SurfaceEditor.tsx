@@ -11,11 +11,10 @@ import {
 import { chosenTipFits, writeTipCode, type SetupCard, type Tip } from '@fine-spray/core';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { SetUpsSheet } from '@/features/compare';
-import { FilmSheet } from '@/features/film';
-import { AnswerStrip, WhySheet, type CardPart } from '@/features/setup';
+import { AnswerStrip, type CardPart } from '@/features/setup';
 import { ToolBar, type ToolsUnder } from '@/features/site';
 import { FieldError } from '@/ui/field';
+import { sheetFetchedLater } from '@/ui/lazy';
 import { LIES_OPEN } from '@/ui/printing';
 import { Words } from '@/ui/text';
 import { useToast } from '@/ui/toast';
@@ -48,6 +47,19 @@ export interface SurfaceEditorProps {
   /** Shown below the inputs: deleting and such. */
   readonly below?: ReactNode;
 }
+
+const FilmSheet = sheetFetchedLater(
+  async () => (await import('@/features/film/FilmSheet')).FilmSheet,
+  'Film on the wall',
+);
+const SetUpsSheet = sheetFetchedLater(
+  async () => (await import('@/features/compare/SetUpsSheet')).SetUpsSheet,
+  'Set-ups side by side',
+);
+const WhySheet = sheetFetchedLater(
+  async () => (await import('@/features/setup/WhySheet')).WhySheet,
+  'Why this number',
+);
 
 /** What decides whether a tip fits. */
 const PAINT_AND_PIECE = ['coatingId', 'under', 'element', 'kind', 'side', 'geometry'] as const;
