@@ -30,7 +30,8 @@ const ROUTER_UNUSED = new RegExp(
   [
     'fork/native-stack/',
     'react-navigation/(elements|bottom-tabs|native-stack)/',
-    'layouts/stack-utils/',
+    'layouts/(stack-utils|experimental-stack)/',
+    'screensFeatureFlags\\.js',
     'native-tabs/',
     'views/Sitemap\\.js',
     'head/ExpoHead\\.js',
@@ -39,13 +40,25 @@ const ROUTER_UNUSED = new RegExp(
     .join('|'),
 );
 
+/** Files of packages, and what is loaded instead of them. */
+const INSTEAD = [
+  [ROUTER_UNUSED, 'router-unused.js'],
+  [/\/react-native-css-interop\/dist\/runtime\/components\.js$/, 'nativewind-components.js'],
+  [
+    /\/react-native-safe-area-context\/lib\/module\/NativeSafeAreaProvider\.web\.js$/,
+    'safe-area-unmeasured.js',
+  ],
+];
+
 config.resolver.resolveRequest = (context, moduleName, platform) => {
   const sourceFile = (filePath) => ({ type: 'sourceFile', filePath });
   const instead = lighter(moduleName, context.originModulePath);
   if (instead) return sourceFile(instead);
   const found = context.resolveRequest(context, moduleName, platform);
-  const unused = found.type === 'sourceFile' && ROUTER_UNUSED.test(found.filePath.replaceAll(path.sep, '/'));
-  return unused ? sourceFile(beside('router-unused.js')) : found;
+  if (found.type !== 'sourceFile') return found;
+  const file = found.filePath.replaceAll(path.sep, '/');
+  const [, other] = INSTEAD.find(([which]) => which.test(file)) ?? [];
+  return other ? sourceFile(beside(other)) : found;
 };
 
 /** What imports go by (`babel-straight.js`) is not in the files that import: where it changes, all of them are read anew. */
@@ -56,7 +69,8 @@ function whatIndexesSay() {
   for (const [root, which] of Object.entries(counts))
     for (const file of readdirSync(beside(root), { recursive: true }).sort())
       if (which.test(file)) hash.update(file).update(readFileSync(beside(path.join(root, file))));
-  return hash.update(readFileSync(beside('babel-straight.js'))).digest('hex');
+  for (const plugin of ['babel-straight.js', 'babel-lazy.js']) hash.update(readFileSync(beside(plugin)));
+  return hash.digest('hex');
 }
 config.cacheVersion = whatIndexesSay();
 

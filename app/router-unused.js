@@ -14,3 +14,6 @@ export const Head = Object.assign(nothing, { Provider: ({ children }) => childre
 export const isNativeTabTrigger = () => false;
 export const Sitemap = nothing;
 export const getNavOptions = () => ({});
+/** Called once at the start, for native screens. */
+export const initScreensFeatureFlags = nothing;
+export const ExperimentalStack = nothing;

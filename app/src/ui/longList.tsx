@@ -1,6 +1,10 @@
+import { remapProps } from 'nativewind';
 import { Fragment, useMemo, useState, type ReactElement } from 'react';
 import { FlatList, ScrollView, View } from 'react-native';
 import { LIES_OPEN, usePrinting } from './printing';
+
+// The one list of React Native that takes classes; what most screens need is in `nativewind-components.js`.
+remapProps(FlatList, { className: 'style', contentContainerClassName: 'contentContainerStyle' });
 
 /**
  * A long list of rows of known height under a head of any height: only what is near the window is drawn. Where a row lies

@@ -1,0 +1,4 @@
+import type { PluginTarget } from '@babel/core';
+
+declare const lazy: PluginTarget;
+export default lazy;
