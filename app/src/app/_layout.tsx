@@ -4,6 +4,7 @@ import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { gate } from '@/data/gate';
 import { hasOpened, opening, pageClient } from '@/data/opening';
+import { whenSettled } from '@/data/settled';
 import { SetupComing, SignInScreen, Strip, fetchScreens } from '@/features/screens';
 import { Shell } from '@/ui/shell';
 import { Skeleton } from '@/ui/states';
@@ -33,11 +34,7 @@ export default function Layout() {
   useEffect(() => void opening.then(() => setKept(true)), []);
   // The other screens are fetched once the first one stands: read before, they would hold it up on a slow phone.
   const [stands, setStands] = useState(false);
-  useEffect(() => {
-    if (!kept) return undefined;
-    const timer = setTimeout(() => setStands(true), 200);
-    return () => clearTimeout(timer);
-  }, [kept]);
+  useEffect(() => (kept ? whenSettled(pageClient, () => setStands(true)) : undefined), [kept]);
   useEffect(() => {
     if (stands) void fetchScreens();
   }, [stands]);
