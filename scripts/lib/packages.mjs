@@ -41,13 +41,20 @@ async function ensureDebian(name, present) {
 export const ensurePostgres = () => ensureDebian('postgresql', () => postgresPrograms() !== undefined);
 export const ensureChromium = () => ensureDebian('chromium', () => existsSync(CHROMIUM));
 
-/** Installs npm packages when the lock file is not the one installed. */
+/** What is to be installed: the lock file, and what is changed of packages afterwards. */
+function wanted() {
+  const hash = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json')));
+  const patches = path.join(ROOT, 'patches');
+  for (const file of readdirSync(patches).sort())
+    hash.update(file).update(readFileSync(path.join(patches, file)));
+  return hash.digest('hex');
+}
+
+/** Installs npm packages when they are not the ones installed. */
 export async function ensureNodePackages() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) stop(`Node 20 or newer is needed; this is ${process.versions.node}.`);
-  const lock = createHash('sha256')
-    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
-    .digest('hex');
+  const lock = wanted();
   const stamp = path.join(ROOT, 'node_modules/.fine-spray-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   const { code, output } = await during(

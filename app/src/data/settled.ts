@@ -6,6 +6,12 @@ const ASKED = 200;
 /** What does not come is not waited for any longer, ms. */
 const LONGEST = 3000;
 
+/** Done when what was drawn stands on the screen; a page that nobody sees draws nothing, and is not waited for. */
+const painted = (): Promise<void> =>
+  typeof requestAnimationFrame === 'function' && globalThis.document?.visibilityState !== 'hidden'
+    ? new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+    : Promise.resolve();
+
 /**
  * Tells when the first screen has what it asked for, or that it does not come, and nothing is left to be drawn.
  * @returns ends the waiting
@@ -18,7 +24,10 @@ export function whenSettled(client: QueryClient, tell: () => void): () => void {
     tell();
   };
   const look = () => {
-    if (client.isFetching() === 0) void idle().then(() => client.isFetching() === 0 && settle());
+    if (client.isFetching() > 0) return;
+    void idle()
+      .then(painted)
+      .then(() => client.isFetching() === 0 && settle());
   };
   const asked = setTimeout(() => {
     left.signal.addEventListener('abort', client.getQueryCache().subscribe(look));
