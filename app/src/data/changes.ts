@@ -19,7 +19,7 @@ import type { Outbox } from './outbox';
 import { LATE, inTime } from './patience';
 import { keys, pagesOf } from './resources';
 import { sendLost } from './restored';
-import { breath as inATurn } from './turns';
+import { breath } from './turns';
 import { isHere, surelyOurs } from './whose';
 
 /** Pages of a device tell each other that there is something new: one of them has the stream. */
@@ -29,9 +29,9 @@ const ASK = 60_000;
 const RECONNECT = 10_000;
 /** A long log is kept in parts with a pause between, ms, so that a thumb on the list does not feel it. */
 const AT_ONCE = 50;
-const BREATH = 16;
+const PAUSE = 16;
 
-const breath = () => new Promise<void>((resolve) => setTimeout(resolve, BREATH));
+const pause = () => new Promise<void>((resolve) => setTimeout(resolve, PAUSE));
 
 /** A database of the device that has not answered by then, ms, does not: the log is had from the server, as on a new device. */
 const PATIENCE = 10_000;
@@ -108,7 +108,7 @@ export class Following {
   }
 
   private async once(): Promise<void> {
-    await inATurn();
+    await breath();
     if (!(await surelyOurs())) return;
     await this.beganWhole();
     const kept = this.cursor ?? (await this.begun);
@@ -251,7 +251,7 @@ export class Following {
       const entries = known ? page.filter(({ id }) => !known.has(id)) : page;
       for (let from = 0; from < entries.length; from += AT_ONCE) {
         await this.device.keepEntries(entries.slice(from, from + AT_ONCE));
-        if (entries.length > AT_ONCE) await breath();
+        if (entries.length > AT_ONCE) await pause();
       }
     }
     await this.device.keepCursor(cursor);

@@ -1,37 +1,30 @@
 import type { Entry } from '@fine-spray/contract';
 import type { OldJobs } from '@fine-spray/contract/log';
 import { planHistory, siteNow, type Kit } from '@fine-spray/contract/planning';
-import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { usePreference } from '@/ui/preference';
+import { useFirstInTurns, type FirstTime } from './firstTime';
 import { useKit } from './kit';
 import { useLog } from './log';
 import { logInSteps, recordOf } from './record';
-import { inTurns } from './turns';
 
 /** Whether plans stand on what the crew's own log says, where it says something. On: it is trusted before a data sheet. */
 export const useOurHistory = () => usePreference('our-history', 'on', ['on', 'off']);
 
 /** So many entries are read at once: nobody feels that. */
 const AT_ONCE = 100;
-/** A log was read in this page: others cost what differs. */
-let readBefore = false;
+/** A log is read in turns the first time: others of a page cost what differs. */
+const firstLog: FirstTime = { over: false };
 
-/** Whether a log has been read, so that what it says is there at once: the first of a page is read in turns. */
+/** Whether a log has been read, so that what it says is there at once. */
 function useRead(entries: readonly Entry[], old: OldJobs, here: boolean): boolean {
-  const [read, setRead] = useState(readBefore);
-  const wanted = here && !read && entries.length > AT_ONCE;
-  useEffect(() => {
-    if (!wanted) return undefined;
-    const left = new AbortController();
-    const done = () => {
-      readBefore = true;
-      startTransition(() => setRead(true));
-    };
-    // What fails here fails where it is worked out, and is said there.
-    inTurns(logInSteps(entries, old), left.signal).then(done, done);
-    return () => left.abort();
-  }, [wanted, entries, old]);
-  return read || entries.length <= AT_ONCE;
+  const long = entries.length > AT_ONCE;
+  const steps = useMemo(
+    () => (here && long ? () => logInSteps(entries, old) : undefined),
+    [here, long, entries, old],
+  );
+  const read = useFirstInTurns(firstLog, steps);
+  return read || !long;
 }
 
 /** The kit as plans use it: with the crew's own history, unless that is switched off. */

@@ -1,4 +1,4 @@
-import { inTurns } from './turns';
+import { eachInTurn, inTurns } from './turns';
 
 /** Steps that take so long each, ms. */
 function* slow(count: number, each: number, done: number[] = []): Generator<void, number> {
@@ -41,5 +41,22 @@ describe('a computation in turns', () => {
     expect(done).toHaveLength(then);
     expect(then).toBeLessThan(100);
     expect(end).not.toHaveBeenCalled();
+  });
+});
+
+describe('several things, one after another', () => {
+  it('have each a turn of their own, in their order, and end where nobody wants the rest', async () => {
+    const said: string[] = [];
+    const left = new AbortController();
+    const pause = () => {
+      said.push('pause');
+      return Promise.resolve();
+    };
+    const say = (what: string) => () => said.push(what);
+    await eachInTurn([say('a'), say('b')], { pause });
+    expect(said).toEqual(['pause', 'a', 'pause', 'b']);
+    said.length = 0;
+    await eachInTurn([say('a'), () => left.abort(), say('b')], { left: left.signal, pause });
+    expect(said).toEqual(['pause', 'a', 'pause', 'pause']);
   });
 });

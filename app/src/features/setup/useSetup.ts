@@ -8,8 +8,8 @@ import {
   type UnitSystem,
 } from '@fine-spray/core';
 import type { InSteps } from '@fine-spray/core/steps';
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
-import { inTurns } from '@/data/turns';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useFirstInTurns, type FirstTime } from '@/data/firstTime';
 
 type Asked = SetupSurface & { readonly id?: string };
 
@@ -19,11 +19,12 @@ interface Ahead {
   readonly result: Result<SetupCard>;
 }
 let ahead: Ahead | undefined;
-/** A card was worked out in this page: others take a few milliseconds. */
-let warm = false;
+/** A card is worked out in turns the first time: others of a page take a few milliseconds. */
+const firstCard: FirstTime = { over: false };
 
 const askedOf = (request: SetupRequest, system: UnitSystem): string => JSON.stringify([system, request]);
 const forgetAhead = () => void (ahead = undefined);
+const keepAhead = (found: Ahead | undefined) => void (ahead = found);
 
 /** The card of a request: worked out here and now, unless it was ahead. */
 function cardOf(request: SetupRequest, system: UnitSystem): Result<SetupCard> {
@@ -51,23 +52,8 @@ function* aheadInSteps(
  * @returns whether a screen with that card may be drawn
  */
 export function useCardAhead(surface: Asked, job: SetupJob, kit: Kit, system: UnitSystem): boolean {
-  const [ready, setReady] = useState(warm);
-  useEffect(() => {
-    if (ready) return undefined;
-    const left = new AbortController();
-    const done = () => {
-      warm = true;
-      startTransition(() => setReady(true));
-    };
-    const keep = (found: Ahead | undefined) => {
-      ahead = found;
-      done();
-    };
-    // What fails here fails where it is worked out, and is said there.
-    inTurns(aheadInSteps(surface, job, kit, system), left.signal).then(keep, done);
-    return () => left.abort();
-  }, [ready, surface, job, kit, system]);
-  return ready;
+  const steps = useCallback(() => aheadInSteps(surface, job, kit, system), [surface, job, kit, system]);
+  return useFirstInTurns(firstCard, steps, keepAhead);
 }
 
 /** The set-up card of a surface, worked out here and now; with the last good one while an input is refused. */
