@@ -20,11 +20,15 @@ import { useUnreadable } from '@/data/sound';
 import { update } from '@/data/update';
 import { Notices } from '@/features/reminders';
 import { Button } from '@/ui/button';
+import { useLasting } from '@/ui/lasting';
 import { Words } from '@/ui/text';
 import { useTheme } from '@/ui/theme/theme';
 
 const timeOf = (at: number) =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** What waits is sent by then as a rule, ms. */
+const SENT_BY_THEN = 2000;
 
 /** What waits on this device: what goes up by itself, and what somebody has to look at. */
 function keptWords(going: number, refused: number): string {
@@ -71,10 +75,15 @@ function Lines() {
   const refused = waiting.filter((one) => one.refused !== undefined).length;
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;
+  const refusesMore = full || noRoom;
+  // What goes up within a moment is not worth a line that comes and goes over what somebody is about to tap.
+  const soonSent =
+    waiting.length > 0 && !away && !refusesMore && refused === 0 && storesNothing === undefined;
+  const lasts = useLasting(soonSent, SENT_BY_THEN);
+  const waits = waiting.length > 0 && (!soonSent || lasts);
   const unreadable = useUnreadable();
   const [first] = unreadable;
-  if (!away && waiting.length === 0 && aside === 0 && !wrong && !ready && !first && !storesNothing)
-    return null;
+  if (!away && !waits && aside === 0 && !wrong && !ready && !first && !storesNothing) return null;
   return (
     <View role="status" className="gap-1 border-b border-rule bg-caution-tint px-4 py-1" testID="strip">
       {away ? (
@@ -89,12 +98,12 @@ function Lines() {
           text={`${storesNothing} What you write stays on this device until there is room.`}
         />
       ) : null}
-      {waiting.length > 0 ? (
+      {waits ? (
         <View className="flex-row items-center gap-2">
           <Line
             icon={Send}
             text={
-              full || noRoom
+              refusesMore
                 ? `This device takes no more: keep this page open until ${entries.length + shots.length} are sent.`
                 : keptWords(waiting.length - refused, refused)
             }
