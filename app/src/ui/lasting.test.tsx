@@ -6,7 +6,7 @@ describe('what lasts', () => {
   afterEach(() => void jest.useRealTimers());
 
   it('is said once it has lasted, not where it was over before, and no longer than it lasts', () => {
-    const { result, rerender } = renderHook(({ now }) => useLasting(now, 2000), {
+    const { result, rerender } = renderHook(({ now }: { now: boolean }) => useLasting(now, 2000), {
       initialProps: { now: true },
     });
     const pass = (time: number) => act(() => jest.advanceTimersByTime(time));
