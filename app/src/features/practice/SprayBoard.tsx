@@ -77,9 +77,6 @@ const CONTAINED = {
   whiteSpace: 'nowrap',
 } as const;
 
-/** The same of the words under the piece, which are one line or two. */
-const TWO_LINES = { contain: 'content', minHeight: 48 } as const;
-
 /**
  * How fast the gun moves. It is told many times a second and written into the page as it is: a turn of React for each costs a slow
  * phone a picture of the film.
@@ -198,12 +195,11 @@ function Board({
         begun.abort();
         speed.set(now);
       },
-      // What is said of a stroke, and the buttons, wait for the picture of its film.
-      onStrokes: (count, last) =>
-        void idle().then(() => {
-          strokes.set({ count, speed: last });
-          startTransition(() => setSome(count > 0));
-        }),
+      onStrokes: (count, last) => {
+        strokes.set({ count, speed: last });
+        // Buttons can wait for a picture of the film.
+        startTransition(() => setSome(count > 0));
+      },
       onFull: () => setFull(true),
       onDistance: (factor) =>
         setDistance((distance) =>
@@ -252,17 +248,13 @@ function Board({
         },
         <FilmCanvases below={below} above={[above, upmost]} columns={grid.columns} rows={grid.rows} />,
       )}
-      {createElement(
-        'div',
-        { style: TWO_LINES },
-        <Words role="status" testID="spray-stroke">
-          {full ? (
-            'As much as can be recorded: look at it, or start over.'
-          ) : (
-            <StrokeLine told={strokes} passes={passes} wanted={wanted} />
-          )}
-        </Words>,
-      )}
+      <Words role="status" testID="spray-stroke">
+        {full ? (
+          'As much as can be recorded: look at it, or start over.'
+        ) : (
+          <StrokeLine told={strokes} passes={passes} wanted={wanted} />
+        )}
+      </Words>
       <View className="flex-row flex-wrap gap-2">
         <Button
           label="Take back"
