@@ -25,4 +25,19 @@ describe('what lasts', () => {
     rerender({ now: true });
     expect(result.current).toBe(false);
   });
+
+  it('is said without waiting where that is wanted, and then stays until it is over', () => {
+    const { result, rerender } = renderHook(
+      ({ now, atOnce }: { now: boolean; atOnce: boolean }) => useLasting(now, 2000, atOnce),
+      { initialProps: { now: true, atOnce: true } },
+    );
+    expect(result.current).toBe(true);
+    act(() => jest.advanceTimersByTime(10));
+    rerender({ now: true, atOnce: false });
+    expect(result.current).toBe(true);
+    rerender({ now: false, atOnce: false });
+    expect(result.current).toBe(false);
+    rerender({ now: true, atOnce: false });
+    expect(result.current).toBe(false);
+  });
 });

@@ -1,15 +1,18 @@
 import { useEffect, useState } from 'react';
 
-/** Whether something has been so for a while, ms: what is over in a moment moves nothing under a thumb. */
-export function useLasting(now: boolean, time: number): boolean {
+/**
+ * Whether something is to be said that is over in a moment as a rule: once it has been so for a while, and then until it is over. What
+ * comes and goes moves what somebody is about to tap.
+ * @param time how long a while is, ms
+ * @param atOnce says it without waiting
+ */
+export function useLasting(now: boolean, time: number, atOnce = false): boolean {
   const [lasts, setLasts] = useState(false);
   useEffect(() => {
     if (!now) return undefined;
-    const timer = setTimeout(() => setLasts(true), time);
-    return () => {
-      clearTimeout(timer);
-      setLasts(false);
-    };
-  }, [now, time]);
-  return now && lasts;
+    const timer = setTimeout(() => setLasts(true), atOnce ? 0 : time);
+    return () => clearTimeout(timer);
+  }, [now, time, atOnce]);
+  useEffect(() => (now ? () => setLasts(false) : undefined), [now]);
+  return now && (lasts || atOnce);
 }

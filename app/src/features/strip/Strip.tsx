@@ -76,11 +76,9 @@ function Lines() {
   const wrong = skew !== undefined && Math.abs(skew) > CLOCK_TOLERANCE;
   const away = reached === false;
   const refusesMore = full || noRoom;
-  // What goes up within a moment is not worth a line that comes and goes over what somebody is about to tap.
-  const soonSent =
-    waiting.length > 0 && !away && !refusesMore && refused === 0 && storesNothing === undefined;
-  const lasts = useLasting(soonSent, SENT_BY_THEN);
-  const waits = waiting.length > 0 && (!soonSent || lasts);
+  // What goes up within a moment has no line of its own.
+  const stays = away || refusesMore || refused > 0 || storesNothing !== undefined;
+  const waits = useLasting(waiting.length > 0, SENT_BY_THEN, stays);
   const unreadable = useUnreadable();
   const [first] = unreadable;
   if (!away && !waits && aside === 0 && !wrong && !ready && !first && !storesNothing) return null;
