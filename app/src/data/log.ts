@@ -6,7 +6,6 @@ import { device, deviceName } from './device';
 import { addEntries, entriesAmong, readableInSteps, wholeLog, withEntries, withWaiting } from './entries';
 import { useWriter } from './me';
 import { keptLog } from './keptQueries';
-import { refreshLists, showTruth } from './lists';
 import { outbox, type OutboxState, type Waiting, type Written } from './outbox';
 import { oldJobs, openTouched } from './oldJobs';
 import { pictures } from './pictures';
@@ -31,13 +30,6 @@ export interface NewEntry<Kind extends EntryKind> {
 /** Lets the log follow what is sent and what others write, and sends when there is a reason to try. */
 function send(client: QueryClient): () => void {
   outbox.onSent = (taken) => addEntries(client, taken);
-  plans.onChanged = (resources, ask) => {
-    for (const one of resources) {
-      refreshLists(client, one);
-      if (ask) void client.invalidateQueries({ queryKey: [one] });
-    }
-  };
-  plans.onTruth = (resource, id, row) => showTruth(client, resource, id, row);
   const left = new AbortController();
   const again = () =>
     void eachInTurn([() => plans.send(), () => outbox.send(), () => pictures.send(), openWaiting], {

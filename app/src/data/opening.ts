@@ -1,6 +1,6 @@
 import { device } from './device';
 import { keepQueries } from './keptQueries';
-import { refreshLists } from './lists';
+import { refreshLists, showTruth } from './lists';
 import { inTime } from './patience';
 import { plans } from './plans';
 import { makeQueryClient } from './resources';
@@ -12,6 +12,15 @@ let read = false;
 
 /** The client of this page. */
 export const pageClient = makeQueryClient();
+
+// From the first moment: what is written before the rest of the program is here stands in the lists too.
+plans.onChanged = (resources, ask) => {
+  for (const one of resources) {
+    refreshLists(pageClient, one);
+    if (ask) void pageClient.invalidateQueries({ queryKey: [one] });
+  }
+};
+plans.onTruth = (resource, id, row) => showTruth(pageClient, resource, id, row);
 
 /** What this device last saw is read from the moment the program is; done when it is in the client, or cannot be had. */
 export const opening: Promise<void> = keepQueries(pageClient, device).then(() => {
