@@ -1,16 +1,8 @@
-import { createHash } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  readdirSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
+import { fingerprintOf } from './fingerprint.mjs';
 import { ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { during, say, stop } from './say.mjs';
@@ -56,27 +48,9 @@ const SOURCES = {
   ],
 };
 
-function* filesOf(at) {
-  if (!statSync(at).isDirectory()) {
-    if (!/\.test\.tsx?$/.test(at)) yield at;
-    return;
-  }
-  for (const name of readdirSync(at).sort()) yield* filesOf(path.join(at, name));
-}
-
-function fingerprint(part) {
-  const hash = createHash('sha256');
-  for (const source of SOURCES[part]) {
-    for (const file of filesOf(path.join(ROOT, source))) {
-      hash.update(path.relative(ROOT, file)).update(readFileSync(file));
-    }
-  }
-  return hash.digest('hex');
-}
-
 async function ifChanged(part, result, build) {
   const stamp = path.join(ROOT, '.build', part);
-  const now = fingerprint(part);
+  const now = fingerprintOf(SOURCES[part]);
   if (existsSync(result) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   await build();
   mkdirSync(path.dirname(stamp), { recursive: true });
@@ -99,7 +73,7 @@ async function buildServer() {
     target: 'node20',
     sourcemap: true,
     logLevel: 'error',
-    define: { 'process.env.CONTRACT': JSON.stringify(fingerprint('contract')) },
+    define: { 'process.env.CONTRACT': JSON.stringify(fingerprintOf(SOURCES.contract)) },
     // Our own workspaces are bundled; packages from the registry stay where npm put them.
     external: Object.keys(dependencies).filter((name) => !name.startsWith('@fine-spray/')),
   });
@@ -151,7 +125,7 @@ async function buildApp() {
   }
   const page = path.join(dist, 'index.html');
   // What it checks rows by (`app/src/data/vouched.ts`).
-  sayIn(page, 'contract', fingerprint('contract'));
+  sayIn(page, 'contract', fingerprintOf(SOURCES.contract));
   sayIn(page, 'later', addressOfLater(dist));
   const { generateSW } = await import('workbox-build');
   await generateSW({

@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { fingerprintOf } from './fingerprint.mjs';
 import { ROOT } from './paths.mjs';
 import { isRoot, run } from './run.mjs';
 import { during, stop } from './say.mjs';
@@ -41,22 +41,16 @@ async function ensureDebian(name, present) {
 export const ensurePostgres = () => ensureDebian('postgresql', () => postgresPrograms() !== undefined);
 export const ensureChromium = () => ensureDebian('chromium', () => existsSync(CHROMIUM));
 
-/** What is to be installed: the lock file, and what is changed of packages afterwards. */
-function wanted() {
-  const hash = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json')));
-  const patches = path.join(ROOT, 'patches');
-  for (const file of readdirSync(patches).sort())
-    hash.update(file).update(readFileSync(path.join(patches, file)));
-  return hash.digest('hex');
-}
+/** What is installed: the lock file, and what is changed of packages afterwards. */
+const INSTALLED = ['package-lock.json', 'patches'];
 
 /** Installs npm packages when they are not the ones installed. */
 export async function ensureNodePackages() {
   const [major] = process.versions.node.split('.').map(Number);
   if (major < 20) stop(`Node 20 or newer is needed; this is ${process.versions.node}.`);
-  const lock = wanted();
+  const wanted = fingerprintOf(INSTALLED);
   const stamp = path.join(ROOT, 'node_modules/.fine-spray-lock');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   const { code, output } = await during(
     'Installing npm packages (first time, or the lock file changed) …',
     () =>
@@ -66,5 +60,5 @@ export async function ensureNodePackages() {
       }),
   );
   if (code !== 0) stop(`npm ci failed: ${output.trim().split('\n').slice(0, 4).join(' ')}`);
-  writeFileSync(stamp, lock);
+  writeFileSync(stamp, wanted);
 }

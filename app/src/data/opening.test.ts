@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import type { BatchWrite } from '@fine-spray/contract';
 import { waitFor } from '@testing-library/react-native';
 import type * as Api from './api';
@@ -16,7 +17,25 @@ function pageOn(queries: () => Promise<readonly unknown[]>): typeof Opening {
   return jest.requireActual<typeof Opening>('./opening');
 }
 
+/** Makes a job in the page that was opened last; the server does not answer. */
+async function makeJob(): Promise<void> {
+  const { plans } = jest.requireActual<typeof Plans>('./plans');
+  const { Unreachable } = jest.requireActual<typeof Api>('./api');
+  const made = { resource: 'jobs', id: 'made here', content: { name: 'New job', version: 0 } };
+  await plans.write(
+    [made as unknown as BatchWrite],
+    () => undefined,
+    () => Promise.reject(new Unreachable()),
+  );
+}
+
+const jobsOf = ({ pageClient }: typeof Opening) =>
+  (pageClient.getQueryData(['jobs']) as { name: string }[]).map(({ name }) => name);
+
 describe('the opening of a page', () => {
+  // Another device.
+  beforeEach(() => void (globalThis.indexedDB = new IDBFactory()));
+
   it('waits for the rows this device last saw', async () => {
     const page = pageOn(() => Promise.resolve([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]));
     expect(page.hasOpened()).toBe(false);
@@ -39,19 +58,17 @@ describe('the opening of a page', () => {
   it('puts over a list what waits on this device, where the list was kept a moment before', async () => {
     const before = pageOn(() => Promise.resolve([]));
     await before.opening;
-    const { plans } = jest.requireActual<typeof Plans>('./plans');
-    const { Unreachable } = jest.requireActual<typeof Api>('./api');
-    const made = { resource: 'jobs', id: 'made here', content: { name: 'New job', version: 0 } };
-    await plans.write(
-      [made as unknown as BatchWrite],
-      () => undefined,
-      () => Promise.reject(new Unreachable()),
-    );
+    await makeJob();
     const page = pageOn(() => Promise.resolve([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]));
     await page.opening;
-    const names = () =>
-      (page.pageClient.getQueryData(['jobs']) as { name: string }[]).map(({ name }) => name);
-    await waitFor(() => expect(names()).toEqual(['Tern Boathouse', 'New job']));
+    await waitFor(() => expect(jobsOf(page)).toEqual(['Tern Boathouse', 'New job']));
+  });
+
+  it('has in its lists what is written before the rest of the program is here', async () => {
+    const page = pageOn(() => Promise.resolve([{ key: ['jobs'], data: [JOB], updatedAt: 5 }]));
+    await page.opening;
+    await makeJob();
+    expect(jobsOf(page)).toEqual(['Tern Boathouse', 'New job']);
   });
 
   it('goes on without them where the device keeps nothing', async () => {
