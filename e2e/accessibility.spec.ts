@@ -45,12 +45,16 @@ const SCREENS: Record<string, Record<string, () => Promise<string>>> = {
     today: () => Promise.resolve('/today'),
     'surfaces as a table': async () => `${await demoJob('Kiln House, ground floor')}/table`,
     'spray or roll': async () => `${await demoJob('Kiln House, ground floor')}/methods`,
+  },
+  'of the plan of a job and its offers': {
     'plan of the days': async () => `${await demoJob('Kiln House, ground floor')}/days`,
     'where the machine stands': async () => `${await demoJob()}/stands`,
     prepare: async () => `${await demoJob('Orchard Row 3')}/prepare`,
     offers: async () => `${await demoJob('Orchard Row 3')}/offers`,
     'a draft of an offer': () => demoOffer('Kiln House, ground floor', 'draft'),
     'an accepted offer': () => demoOffer('Orchard Row 3', 'accepted'),
+  },
+  'of a room and its surfaces': {
     room: () => demoPlace('Galley'),
     'coating systems': async () => `${await demoJob()}/systems`,
     files: async () => `${await demoJob()}/files`,

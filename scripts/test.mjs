@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuilt, ensureServerBuilt } from './lib/build.mjs';
+import { browserFailures, jestFailures } from './lib/failures.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -83,6 +84,9 @@ await main(async () => {
   say(`Browser tests took ${seconds(browser)}`);
 
   const counts = [jestCounts(), browserCounts()];
+  // Where only the end of the output is kept, what failed hours before is there too.
+  for (const one of [...jestFailures(read(JEST_REPORT)), ...browserFailures(read(E2E_REPORT))])
+    say(`Failed: ${one}`);
   const passed = counts.reduce((sum, count) => sum + count.passed, 0);
   const failed = counts.reduce((sum, count) => sum + count.failed, 0) + wrong;
   say(
