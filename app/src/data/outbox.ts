@@ -190,7 +190,11 @@ export class Outbox {
   }
 
   private async put(entry: Waiting): Promise<boolean> {
-    if (this.dropped.has(entry.id)) return true;
+    if (this.dropped.has(entry.id)) {
+      // Sent before its turn came.
+      this.spare.release([entry.id]);
+      return true;
+    }
     try {
       await this.device.keepWaiting(entry);
       this.spare.release([entry.id]);

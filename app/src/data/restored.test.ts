@@ -27,12 +27,13 @@ const [first = '', second = '', third = ''] = ids;
 /** A log that was read while nothing had been sent. */
 const log = (there: readonly string[]) => ({ there: new Set(there), sentBefore: new Map<string, Entry>() });
 
+let kept: Map<string, string>;
 let sent: { id: string; clockSkew?: number | null }[];
 let box: Outbox;
 const original = globalThis.fetch;
 beforeEach(async () => {
   globalThis.indexedDB = new IDBFactory();
-  playStorage();
+  kept = playStorage();
   sent = [];
   globalThis.fetch = ((_url: string, init?: { body?: string }) => {
     const { entries = [] } = (init?.body === undefined ? {} : JSON.parse(init.body)) as {
@@ -59,6 +60,34 @@ describe('a server that was restored from a backup', () => {
       [third, 0],
     ]);
     expect(box.current().waiting).toEqual([]);
+  });
+
+  it('leaves nothing behind of what was sent before it was kept here', async () => {
+    let keeps = () => {};
+    const room = new Promise<void>((resolve) => (keeps = resolve));
+    class SlowDevice extends Device {
+      override async keepWaiting(one: Parameters<Device['keepWaiting']>[0]): Promise<void> {
+        if (one.id === first) await room;
+        await super.keepWaiting(one);
+      }
+    }
+    const device = new SlowDevice();
+    const slow = new Outbox(device);
+    await slow.start();
+    const all = sendLost(log([]), device, slow);
+    while (slow.current().waiting.length === 0) await new Promise((resolve) => setImmediate(resolve));
+    void slow.send();
+    while (slow.current().waiting.length > 0) {
+      // The first of them is being kept still when the server has all.
+      if (sent.length > 0) keeps();
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+    await all;
+    await slow.idle();
+    slow.close();
+    expect(sent.map(({ id }) => id)).toEqual(ids);
+    expect(await device.waiting()).toEqual([]);
+    expect([...kept.keys()]).toEqual([]);
   });
 
   it('gets nothing while it has all of it', async () => {
