@@ -214,6 +214,40 @@ test('a deleted surface comes back by undo, with all it had', { tag: '@wide' }, 
 });
 
 test(
+  'a start begins with the list as it was last seen, and takes a tap before the application is there',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await page.goto(address());
+    const job = page.getByRole('link', { name: /^Tern Boathouse/ });
+    await expect(job).toBeVisible();
+    await expect.poll(() => page.evaluate(() => localStorage.getItem('fine-spray.last-seen'))).not.toBeNull();
+    const stood = await job.boundingBox();
+
+    // The program comes late, as on a slow phone.
+    let come = () => {};
+    const late = new Promise<void>((resolve) => {
+      come = resolve;
+    });
+    await page.route('**/entry-*.js', async (route) => {
+      await late;
+      await route.continue();
+    });
+    await page.reload({ waitUntil: 'commit' });
+    await expect(page.locator('[data-last-seen]').getByText('Tern Boathouse')).toBeVisible();
+    expect(await job.boundingBox()).toEqual(stood);
+    await job.click();
+    await expect(page.locator('[data-tapped]')).toHaveCount(1);
+    expect(new URL(page.url()).pathname).toBe('/');
+    come();
+    await expect(page.getByRole('heading', { level: 1, name: 'Tern Boathouse' })).toBeVisible();
+    await page.goBack();
+    // The application has taken its place.
+    await expect(job).toBeVisible();
+    await expect(page.locator('[data-last-seen]')).toHaveCount(0);
+  },
+);
+
+test(
   'a job is renamed, its hose changed, and deleted only after asking',
   { tag: '@wide' },
   async ({ page }) => {

@@ -3,6 +3,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { Slot, usePathname } from 'expo-router';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { gate } from '@/data/gate';
+import { useLastSeen, useTapsOfBefore } from '@/data/lastSeen';
 import { hasOpened, opening, pageClient } from '@/data/opening';
 import { whenSettled } from '@/data/settled';
 import { SetupComing, SignInScreen, Strip, fetchScreens } from '@/features/screens';
@@ -16,9 +17,10 @@ import { UnitsProvider } from '@/ui/units';
 const OPEN = new Set(['/sign-in', '/emergency']);
 
 /** The screen of the address; where the server lets nobody in, how to get in. The emergency card is for everyone. */
-function Screens() {
+function Screens({ stands }: { stands: boolean }) {
   const shut = useSyncExternalStore(gate.subscribe, gate.current, gate.current);
   const path = usePathname();
+  useLastSeen(path, stands && !shut);
   return shut && !OPEN.has(path) ? <SignInScreen /> : <Slot />;
 }
 
@@ -29,6 +31,7 @@ function Coming() {
 }
 
 export default function Layout() {
+  useTapsOfBefore();
   // What this device last saw comes first: everything opens without the server.
   const [kept, setKept] = useState(hasOpened);
   useEffect(() => void opening.then(() => setKept(true)), []);
@@ -43,7 +46,7 @@ export default function Layout() {
       <ThemeProvider>
         <UnitsProvider>
           <ToastProvider>
-            <Shell strip={stands ? <Strip /> : null}>{kept ? <Screens /> : <Coming />}</Shell>
+            <Shell strip={stands ? <Strip /> : null}>{kept ? <Screens stands={stands} /> : <Coming />}</Shell>
           </ToastProvider>
         </UnitsProvider>
       </ThemeProvider>

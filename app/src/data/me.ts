@@ -6,6 +6,7 @@ import { Unknown, call } from './api';
 import { device } from './device';
 import { gate } from './gate';
 import { keptPrefix, namesInStorage } from './kept';
+import { forgetLastSeen } from './lastSeen';
 import { meQuery } from './may';
 import { keys } from './resources';
 import { isVouched } from './vouched';
@@ -84,6 +85,7 @@ export function useSession() {
 export async function forgetAll(): Promise<void> {
   await device.forget();
   try {
+    forgetLastSeen();
     const ours = namesInStorage(keptPrefix());
     for (const name of [...ours, 'fine-spray.author', 'fine-spray.writer']) localStorage.removeItem(name);
   } catch {

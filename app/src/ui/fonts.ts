@@ -4,11 +4,21 @@ import Next400 from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/At
 import Next600 from '@expo-google-fonts/atkinson-hyperlegible-next/600SemiBold/AtkinsonHyperlegibleNext_600SemiBold.ttf';
 import Next700 from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf';
 
+const FONTS = { Next400, Next600, Next700, Mono500, Mono700 };
+
 /**
  * Names the fonts: each is read with the first text it sets, which stands in the system's font until it is there, and where it
  * cannot be had. Said to the browser itself: a package that does it takes a slow phone a tenth of a second before the first picture.
  */
 export function nameFonts(): void {
-  for (const [family, file] of Object.entries({ Next400, Next600, Next700, Mono500, Mono700 }))
+  for (const [family, file] of Object.entries(FONTS))
     document.fonts.add(new FontFace(family, `url("${file}")`, { display: 'swap' }));
 }
+
+/** The same as rules of a style sheet, for a page that is drawn before the program is there. */
+export const fontRules = (): string =>
+  Object.entries(FONTS)
+    .map(
+      ([family, file]) => `@font-face { font-family: ${family}; src: url("${file}"); font-display: swap; }`,
+    )
+    .join('\n');
