@@ -34,6 +34,8 @@ async function begin(): Promise<void> {
   const ready = opened();
   await eachInTurn(PARTS, { pause: turn });
   await ready;
+  // What is tapped in the picture of what was last seen changed the address up to now: public/last-seen.js.
+  dispatchEvent(new Event('fine-spray-begins'));
   renderRootComponent(App);
 }
 void begin();

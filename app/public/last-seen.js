@@ -46,6 +46,30 @@
   }
 
   var tapped = null;
+  /** The application has read the address it begins at. */
+  var begun = false;
+  window.addEventListener('fine-spray-begins', function () {
+    begun = true;
+  });
+  /** The address was changed to that of a link: the application begins there. */
+  var gone = false;
+  var from = location.href;
+  function go(href) {
+    history[gone ? 'replaceState' : 'pushState'](null, '', href);
+    gone = true;
+  }
+
+  function forget() {
+    if (tapped) delete tapped.dataset.tapped;
+    tapped = null;
+  }
+  // Back takes it back.
+  window.addEventListener('popstate', function () {
+    if (begun) return;
+    forget();
+    gone = false;
+  });
+
   root.addEventListener(
     'click',
     function (event) {
@@ -56,9 +80,12 @@
       event.stopPropagation();
       if (!wanted) return;
       // The last tap is the one that is meant.
-      if (tapped) delete tapped.dataset.tapped;
+      forget();
       tapped = wanted;
       tapped.dataset.tapped = '';
+      if (begun) return;
+      if (wanted.hasAttribute('href')) go(wanted.getAttribute('href'));
+      else if (gone) go(from);
     },
     true,
   );
@@ -74,6 +101,8 @@
   var looking = new MutationObserver(look);
   window.addEventListener('fine-spray-stands', function () {
     rules.remove();
+    // It has begun there.
+    if (location.href !== from) return;
     looking.observe(root, { childList: true, subtree: true });
     setTimeout(looking.disconnect.bind(looking), PATIENCE);
     look();

@@ -19,6 +19,9 @@ function page(inside: string): HTMLElement {
 /** Runs what draws the picture, as the browser does where it stands in the page. */
 const draw = (): void => void window.eval(DRAWS);
 
+/** The application reads the address it begins at. */
+const begins = () => dispatchEvent(new Event('fine-spray-begins'));
+
 const tap = (element: Element | null) => {
   const event = new MouseEvent('click', { bubbles: true, cancelable: true });
   element?.dispatchEvent(event);
@@ -100,11 +103,31 @@ describe('the next start', () => {
     expect(root.innerHTML).toBe(EMPTY);
   });
 
-  it('takes a tap, and gives it to the application once that has what was tapped', async () => {
+  it('takes a tap on a link, where the application then begins; the last one, and back leads to the list', async () => {
+    page(PAGE);
+    keepLastSeen();
+    const root = page(EMPTY);
+    const before = history.length;
+    draw();
+    for (const wanted of ['[href="/kit"]', '[href="/jobs/1"] b'])
+      expect(tap(root.querySelector(wanted)).defaultPrevented).toBe(true);
+    expect([...root.querySelectorAll('[data-tapped]')].map((one) => one.getAttribute('href'))).toEqual([
+      '/jobs/1',
+    ]);
+    expect([location.pathname, history.length]).toEqual(['/jobs/1', before + 1]);
+    const clicked = jest.fn();
+    root.addEventListener('click', clicked);
+    begins();
+    await applicationDraws(root, '<div><a href="/jobs/1"><b>Gull Cottage</b></a></div>');
+    expect(clicked).not.toHaveBeenCalled();
+  });
+
+  it('takes a tap while the application begins, and gives it that once it has what was tapped', async () => {
     page(PAGE);
     keepLastSeen();
     const root = page(EMPTY);
     draw();
+    begins();
     const event = tap(root.querySelector('[href="/jobs/1"] b'));
     expect(event.defaultPrevented).toBe(true);
     expect(root.querySelector('[data-tapped]')?.getAttribute('href')).toBe('/jobs/1');
@@ -131,10 +154,26 @@ describe('the next start', () => {
     keepLastSeen();
     const root = page(EMPTY);
     draw();
+    begins();
     tap(root.querySelector('[href="/jobs/1"]'));
     tap(root.querySelector('button'));
     const clicked: string[] = [];
     root.addEventListener('click', (click) => clicked.push((click.target as Element).tagName));
+    await applicationDraws(root, PAGE);
+    expect(clicked).toEqual(['BUTTON']);
+  });
+
+  it('of a link and then a button presses the button, at the address the page has', async () => {
+    page(PAGE);
+    keepLastSeen();
+    const root = page(EMPTY);
+    draw();
+    tap(root.querySelector('[href="/jobs/1"]'));
+    tap(root.querySelector('button'));
+    expect(location.pathname).toBe('/');
+    const clicked: string[] = [];
+    root.addEventListener('click', (click) => clicked.push((click.target as Element).tagName));
+    begins();
     await applicationDraws(root, PAGE);
     expect(clicked).toEqual(['BUTTON']);
   });
@@ -144,6 +183,7 @@ describe('the next start', () => {
     keepLastSeen();
     const root = page(EMPTY);
     draw();
+    begins();
     tap(root.querySelector('[href="/jobs/1"]'));
     const clicked = jest.fn();
     root.addEventListener('click', clicked);
