@@ -130,8 +130,9 @@ test('every number of the card opens', async ({ page }) => {
   await page.goto(`${address()}${await demoSurface('North wall')}`);
   const numbers = page.getByTestId('setup-card').getByRole('button', { name: /Why this number/ });
   await expect(numbers.first()).toBeVisible();
+  // What is further down the card is drawn right after what stands first.
+  await expect.poll(() => numbers.count()).toBeGreaterThan(12);
   const count = await numbers.count();
-  expect(count).toBeGreaterThan(12);
   for (let index = 0; index < count; index += 1) {
     await numbers.nth(index).click();
     const sheet = page.getByRole('dialog');
