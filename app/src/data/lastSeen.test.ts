@@ -76,12 +76,17 @@ describe('the picture of what was last seen', () => {
 
 describe('the next start', () => {
   const EMPTY = '<div class="first-picture">Fine Spray</div>';
-
-  it('begins with it, as it was', () => {
+  /** The page of the next start, with what was kept of the one before drawn into it. */
+  const nextStart = (): HTMLElement => {
     page(PAGE);
     keepLastSeen();
     const root = page(EMPTY);
     draw();
+    return root;
+  };
+
+  it('begins with it, as it was', () => {
+    const root = nextStart();
     expect(root.querySelector('[href="/jobs/1"]')?.textContent).toBe('Gull Cottage');
     expect(root.querySelector('.first-picture')).toBeNull();
     expect(document.head.firstElementChild?.textContent).toContain('@font-face');
@@ -123,10 +128,7 @@ describe('the next start', () => {
   });
 
   it('takes a tap while the application begins, and gives it that once it has what was tapped', async () => {
-    page(PAGE);
-    keepLastSeen();
-    const root = page(EMPTY);
-    draw();
+    const root = nextStart();
     begins();
     const event = tap(root.querySelector('[href="/jobs/1"] b'));
     expect(event.defaultPrevented).toBe(true);
@@ -150,10 +152,7 @@ describe('the next start', () => {
   });
 
   it('of two taps goes by the last', async () => {
-    page(PAGE);
-    keepLastSeen();
-    const root = page(EMPTY);
-    draw();
+    const root = nextStart();
     begins();
     tap(root.querySelector('[href="/jobs/1"]'));
     tap(root.querySelector('button'));
@@ -164,10 +163,7 @@ describe('the next start', () => {
   });
 
   it('of a link and then a button presses the button, at the address the page has', async () => {
-    page(PAGE);
-    keepLastSeen();
-    const root = page(EMPTY);
-    draw();
+    const root = nextStart();
     tap(root.querySelector('[href="/jobs/1"]'));
     tap(root.querySelector('button'));
     expect(location.pathname).toBe('/');
@@ -179,10 +175,7 @@ describe('the next start', () => {
   });
 
   it('does nothing for a tap on what is no longer there', async () => {
-    page(PAGE);
-    keepLastSeen();
-    const root = page(EMPTY);
-    draw();
+    const root = nextStart();
     begins();
     tap(root.querySelector('[href="/jobs/1"]'));
     const clicked = jest.fn();

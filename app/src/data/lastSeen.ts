@@ -12,7 +12,7 @@ const STILL = 500;
 const LONGEST = 100_000;
 
 /** What is there for the moment: it is neither true nor of use at the next start. */
-const PASSING = '[role="status"], [data-testid="strip"], [role="alert"], [role="dialog"]';
+const PASSING = '[role="status"], [data-testid="strip"]';
 /** While one of these is there the page is not what somebody came for. */
 const COMING = '[role="status"][aria-label="Loading"], [role="alert"], [role="dialog"]';
 
