@@ -65,9 +65,8 @@
   }
   // Back takes it back.
   window.addEventListener('popstate', function () {
-    if (begun) return;
     forget();
-    gone = false;
+    if (!begun) gone = false;
   });
 
   root.addEventListener(
@@ -99,12 +98,19 @@
     found.click();
   }
   var looking = new MutationObserver(look);
-  window.addEventListener('fine-spray-stands', function () {
-    rules.remove();
-    // It has begun there.
-    if (location.href !== from) return;
-    looking.observe(root, { childList: true, subtree: true });
-    setTimeout(looking.disconnect.bind(looking), PATIENCE);
-    look();
-  });
+  window.addEventListener(
+    'fine-spray-stands',
+    function () {
+      rules.remove();
+      // It has begun there: whoever comes back later is not sent there again.
+      if (location.href !== from) {
+        forget();
+        return;
+      }
+      looking.observe(root, { childList: true, subtree: true });
+      setTimeout(looking.disconnect.bind(looking), PATIENCE);
+      look();
+    },
+    { once: true },
+  );
 })();

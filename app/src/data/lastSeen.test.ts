@@ -127,6 +127,30 @@ describe('the next start', () => {
     expect(clicked).not.toHaveBeenCalled();
   });
 
+  it('sends nobody there again who comes back to the list', async () => {
+    const root = nextStart();
+    tap(root.querySelector('[href="/jobs/1"]'));
+    const clicked = jest.fn();
+    root.addEventListener('click', clicked);
+    begins();
+    await applicationDraws(root, '<div><h1>Gull Cottage</h1></div>');
+    history.replaceState(null, '', '/');
+    dispatchEvent(new PopStateEvent('popstate'));
+    await applicationDraws(root, PAGE);
+    expect(clicked).not.toHaveBeenCalled();
+  });
+
+  it('keeps nobody on the way who goes back while the application begins', async () => {
+    const root = nextStart();
+    begins();
+    tap(root.querySelector('[href="/jobs/1"]'));
+    dispatchEvent(new PopStateEvent('popstate'));
+    const clicked = jest.fn();
+    root.addEventListener('click', clicked);
+    await applicationDraws(root, PAGE);
+    expect(clicked).not.toHaveBeenCalled();
+  });
+
   it('takes a tap while the application begins, and gives it that once it has what was tapped', async () => {
     const root = nextStart();
     begins();
