@@ -219,6 +219,28 @@ describe('what time does to a film', () => {
     expect(planned.runs()).toEqual([]);
   });
 
+  it('lets a run stand where it has dried, until more paint comes on it', () => {
+    const on = target();
+    const live = value(LiveFilm.begin(on));
+    const gun = { x: 1, y: 1, distance: 0.3, tiltAcross: 0, tiltThrough: 0, orientation: Math.PI / 2 };
+    const spray = (from: number) => {
+      for (let time = from; time <= from + 0.3; time += 0.05) live.move({ ...gun, time }, true);
+      live.lift();
+    };
+    const wait = (from: number, seconds: number) => {
+      for (let time = from; time < from + seconds; time += 0.5) live.pass(time);
+      return live.runs();
+    };
+    spray(0);
+    const wet = wait(1, 20);
+    const dried = wait(21, on.openTime);
+    expect(dried[0]?.length).toBeGreaterThan(wet[0]?.length ?? Infinity);
+    const later = 40 + on.openTime;
+    expect(wait(later, 300)).toBe(dried);
+    spray(later + 300);
+    expect(wait(later + 301, 20)[0]?.length).toBeGreaterThan(dried[0]?.length ?? Infinity);
+  });
+
   it('shows a lap where the edge has dried before the next pass, and none within the open time', () => {
     const on = target();
     const { strokes } = plannedRecording(on, ARM.moving);

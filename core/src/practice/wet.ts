@@ -39,8 +39,13 @@ export class WetFilm {
   private readonly seen: Float64Array;
   private readonly laidAt: Float32Array;
   private readonly slid: Float32Array;
-  private readonly isOver: Uint8Array;
-  private readonly over: number[] = [];
+  /** 1 where a cell is among those that slide. */
+  private readonly slides: Uint8Array;
+  /** Cells over their limit, as long as they are wet. */
+  private readonly sliding: number[] = [];
+  /** The longest run of each place. */
+  private readonly longest = new Map<number, Run>();
+  private sorted: readonly Run[] | undefined = [];
   /** 1 where paint lies on an edge that had dried. */
   readonly laps: Uint8Array;
   private lapped = 0;
@@ -57,7 +62,7 @@ export class WetFilm {
     this.seen = new Float64Array(length);
     this.laidAt = new Float32Array(length);
     this.slid = new Float32Array(length);
-    this.isOver = new Uint8Array(length);
+    this.slides = new Uint8Array(length);
     this.laps = new Uint8Array(length);
   }
 
@@ -69,7 +74,7 @@ export class WetFilm {
   /** Looks at cells on which something may have landed. */
   look({ left, right, bottom, top }: CellBox, now: number): void {
     const { film, columns } = this.simulation.grid;
-    const { seen, laidAt, isOver, laps, mask } = this;
+    const { seen, laidAt, slides, laps, mask } = this;
     const mist = TOUCHED * this.laid.least;
     for (let row = bottom; row <= top; row += 1)
       for (let index = row * columns + left, end = row * columns + right; index <= end; index += 1) {
@@ -83,9 +88,9 @@ export class WetFilm {
         }
         if (here > before) laidAt[index] = now;
         seen[index] = here;
-        if (here > this.laid.sag && isOver[index] === 0 && mask[index] === 1) {
-          isOver[index] = 1;
-          this.over.push(index);
+        if (here > this.laid.sag && slides[index] === 0 && mask[index] === 1) {
+          slides[index] = 1;
+          this.sliding.push(index);
         }
       }
   }
@@ -98,30 +103,38 @@ export class WetFilm {
     const { film } = this.simulation.grid;
     const { paint, wall, openTime } = this.target;
     const trueArea = wall.job.ground?.trueArea ?? 1;
-    for (const index of this.over) {
+    let still = 0;
+    for (const index of this.sliding) {
       const wet = Math.min(seconds, openTime - (now - seconds - (this.laidAt[index] as number)));
-      if (!(wet > 0)) continue;
+      if (!(wet > 0)) {
+        // Dried: it slides again when more paint comes on it.
+        this.slides[index] = 0;
+        continue;
+      }
+      this.sliding[still] = index;
+      still += 1;
       const over = ((film[index] as number) - this.laid.sag) / trueArea;
-      this.slid[index] = (this.slid[index] as number) + slideSpeed(over, 0, paint) * wet;
+      const slid = (this.slid[index] as number) + slideSpeed(over, 0, paint) * wet;
+      this.slid[index] = slid;
+      if (slid >= RUN.seen) this.keep(index, Math.min(RUN.longest, slid));
     }
+    this.sliding.length = still;
   }
 
-  /** Runs that can be seen now, the longest first; of those side by side the longest. */
-  runs(): readonly Run[] {
+  /** Keeps a run that has come so far, where it is the longest of its place. */
+  private keep(index: number, length: number): void {
     const { columns, cell } = this.simulation.grid;
-    const of = new Map<number, Run>();
-    for (const index of this.over) {
-      const length = this.slid[index] as number;
-      if (length < RUN.seen) continue;
-      const column = index % columns;
-      const run = {
-        x: (column + 0.5) * cell,
-        y: ((index - column) / columns + 0.5) * cell,
-        length: Math.min(RUN.longest, length),
-      };
-      const place = Math.round(run.x / APART) * 10_000 + Math.round(run.y / (5 * APART));
-      if ((of.get(place)?.length ?? 0) < length) of.set(place, run);
-    }
-    return [...of.values()].sort((a, b) => b.length - a.length);
+    const column = index % columns;
+    const [x, y] = [(column + 0.5) * cell, ((index - column) / columns + 0.5) * cell];
+    const place = Math.round(x / APART) * 10_000 + Math.round(y / (5 * APART));
+    if ((this.longest.get(place)?.length ?? 0) >= length) return;
+    this.longest.set(place, { x, y, length });
+    this.sorted = undefined;
+  }
+
+  /** Runs that can be seen now, the longest first; of those side by side the longest. The same list as long as none has grown. */
+  runs(): readonly Run[] {
+    this.sorted ??= [...this.longest.values()].sort((a, b) => b.length - a.length);
+    return this.sorted;
   }
 }

@@ -78,35 +78,48 @@ export function drawStanding(
   outline(piece.outline);
   piece.openings.forEach(outline);
 
-  if (ghost.shown)
-    plan.passes.forEach((pass, index) => {
-      context.strokeStyle = index === ghost.next ? palette.identity : palette.ink2;
-      context.globalAlpha = index === ghost.next ? 1 : 0.45;
-      context.lineWidth = (index === ghost.next ? 2 : 1) * hair;
-      context.setLineDash([5 * hair, 4 * hair]);
-      for (const { from, to } of pass.open) {
-        const [a, b] = [onPass(pass, from), onPass(pass, to)];
-        context.beginPath();
-        context.moveTo(a.x, a.y);
-        context.lineTo(b.x, b.y);
-        context.stroke();
-      }
-      context.setLineDash([]);
-      context.globalAlpha = 1;
-    });
+  // As few lines as there are pens: each is laid on the picture by itself.
+  if (ghost.shown) {
+    const dashed = (passes: readonly PlannedPass[], width: number) => {
+      context.lineWidth = width * hair;
+      context.beginPath();
+      for (const pass of passes)
+        for (const { from, to } of pass.open) {
+          const [a, b] = [onPass(pass, from), onPass(pass, to)];
+          context.moveTo(a.x, a.y);
+          context.lineTo(b.x, b.y);
+        }
+      context.stroke();
+    };
+    context.lineCap = 'butt';
+    context.setLineDash([5 * hair, 4 * hair]);
+    context.strokeStyle = palette.ink2;
+    context.globalAlpha = 0.45;
+    dashed(
+      plan.passes.filter((_, index) => index !== ghost.next),
+      1,
+    );
+    context.strokeStyle = palette.identity;
+    context.globalAlpha = 1;
+    dashed(
+      plan.passes.filter((_, index) => index === ghost.next),
+      2,
+    );
+    context.setLineDash([]);
+  }
 
   context.strokeStyle = palette.danger;
   context.lineCap = 'round';
   context.lineWidth = 3 * hair;
+  context.beginPath();
   for (const { x, y, length } of runs) {
-    context.beginPath();
+    const end = y - (target.upright ? length : 0);
     context.moveTo(x, y);
-    context.lineTo(x, y - (target.upright ? length : 0));
-    context.stroke();
-    context.beginPath();
-    context.arc(x, y - (target.upright ? length : 0), 3 * hair, 0, 2 * Math.PI);
-    context.stroke();
+    context.lineTo(x, end);
+    context.moveTo(x + 3 * hair, end);
+    context.arc(x, end, 3 * hair, 0, 2 * Math.PI);
   }
+  context.stroke();
 }
 
 /** Draws what moves over the film: where the gun should be, and the fan. */

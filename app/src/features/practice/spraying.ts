@@ -56,6 +56,20 @@ const WHEEL = 0.0012;
 /** A pointer that has not said anything for so long stands still, ms. */
 const STANDS = 60;
 
+/** What a browser says of a finger, a mouse or a pen on its way. */
+const TOUCHES = [
+  ...(['pointerover', 'pointerdown', 'pointermove', 'pointerup', 'pointercancel', 'pointerout'] as const),
+  ...(['gotpointercapture', 'lostpointercapture'] as const),
+  ...(['touchstart', 'touchmove', 'touchend', 'touchcancel'] as const),
+  ...(['mousedown', 'mousemove', 'mouseup'] as const),
+];
+
+/** Whether nobody else needs to hear of it: what a mouse comes from or goes to does, and what it was pressed on elsewhere. */
+const isOurs = (event: Event, pressed: boolean): boolean =>
+  /over$|out$/.test(event.type)
+    ? (event as PointerEvent).pointerType === 'touch'
+    : event.type !== 'mouseup' || pressed;
+
 const ARROWS: Readonly<Record<string, Place>> = {
   ArrowLeft: { x: -1, y: 0 },
   ArrowRight: { x: 1, y: 0 },
@@ -140,22 +154,11 @@ export class Spraying {
       kind: Kind,
       take: (event: HTMLElementEventMap[Kind]) => void,
     ) => surface.addEventListener(kind, take, { signal: over.signal, passive: false });
-    on('pointerdown', (event) => this.down(event, surface));
-    // Nobody else is to hear of each place of the gun: what listens on the page for any touch takes a slow phone half a picture. Heard
-    // first of all, since some listen on the way down.
-    for (const kind of ['pointermove', 'touchmove', 'mousemove'] as const) {
-      const first = (event: PointerEvent | TouchEvent | MouseEvent) => {
-        if (!(event.target instanceof Node) || !surface.contains(event.target)) return;
-        event.stopPropagation();
-        if (event.type === 'pointermove') this.moved(event as PointerEvent);
-      };
-      window.addEventListener(kind, first, { signal: over.signal, capture: true });
-    }
+    this.alone(surface, over.signal);
     const elsewhere = () => (this.box = undefined);
     for (const kind of ['scroll', 'resize'] as const)
       window.addEventListener(kind, elsewhere, { signal: over.signal, capture: true });
-    for (const kind of ['pointerup', 'pointercancel', 'pointerleave'] as const)
-      on(kind, (event) => this.up(event));
+    on('pointerleave', (event) => this.up(event));
     on('wheel', (event) => {
       event.preventDefault();
       this.heard.onDistance(Math.exp(event.deltaY * WHEEL));
@@ -179,6 +182,30 @@ export class Spraying {
       clearInterval(timer);
       cancelAnimationFrame(this.frame);
     };
+  }
+
+  /**
+   * Whoever touches the piece is heard by nobody else: what listens on the page for any touch takes a slow phone several pictures at the
+   * first, and half a picture for each place of the gun. Heard first of all, since some listen on the way down.
+   */
+  private alone(surface: HTMLElement, signal: AbortSignal): void {
+    const take: Partial<Record<string, (event: PointerEvent) => void>> = {
+      pointerdown: (event) => this.down(event, surface),
+      pointermove: (event) => this.moved(event),
+      pointerup: (event) => this.up(event),
+      pointercancel: (event) => this.up(event),
+    };
+    /** A mouse that was pressed elsewhere is let go for whoever heard it. */
+    let pressed = false;
+    const first = (event: PointerEvent | TouchEvent | MouseEvent) => {
+      const here = event.target instanceof Node && surface.contains(event.target);
+      if (event.type === 'mousedown') pressed = here;
+      if (!here) return;
+      if (isOurs(event, pressed)) event.stopPropagation();
+      take[event.type]?.(event as PointerEvent);
+    };
+    for (const kind of TOUCHES)
+      window.addEventListener(kind, first, { signal, capture: true, passive: false });
   }
 
   /** The gun is held otherwise from now on. */
@@ -260,10 +287,8 @@ export class Spraying {
 
   private down(event: PointerEvent, surface: HTMLElement): void {
     event.preventDefault();
-    surface.focus({ preventScroll: true });
     this.box = undefined;
-    // The ring of the focus is for those who use keys.
-    surface.style.outline = 'none';
+    this.afterPicture(() => this.focus(surface));
     try {
       surface.setPointerCapture(event.pointerId);
     } catch {
@@ -365,7 +390,7 @@ export class Spraying {
     this.now = undefined;
     this.open = false;
     this.heard.onSpeed(undefined);
-    this.tell();
+    this.afterPicture(() => this.tell());
     this.draw();
   }
 
@@ -426,17 +451,30 @@ export class Spraying {
       const near = nearestPass(this.target.wall.plan.passes, gun);
       if (near) this.next = near;
       this.openedAt = gun.time;
-    } else queueMicrotask(() => this.tell());
+    } else this.afterPicture(() => this.tell());
+  }
+
+  /** Does what can wait when the next picture is there: in the task of a touch it would cost one. */
+  private afterPicture(work: () => void): void {
+    requestAnimationFrame(() => setTimeout(work));
+  }
+
+  /** Keys are for the piece from now on. */
+  private focus(surface: HTMLElement): void {
+    // The ring of the focus is for those who use keys.
+    surface.style.outline = 'none';
+    surface.focus({ preventScroll: true });
   }
 
   /** Says how many strokes there are, and how fast the last one was. */
   private tell(): void {
     const { strokes } = this.film.recording();
-    if (strokes.length === this.count) return;
+    // One that goes on is told of at its end.
+    if (this.open || strokes.length === this.count) return;
     this.count = strokes.length;
     const stroke = strokes.at(-1);
     const { way, time } = stroke ? openWay(stroke) : { way: 0, time: 0 };
-    if (!this.open) this.next = { index: nextPass(this.film), turned: false };
+    this.next = { index: nextPass(this.film), turned: false };
     this.heard.onStrokes(strokes.length, time > 0 ? way / time : undefined);
   }
 
@@ -448,9 +486,10 @@ export class Spraying {
     this.ranAt = now;
     this.film.pass(now);
     const runs = this.film.runs();
-    if (runs.length === 0 && this.runs.length === 0) return;
+    if (runs === this.runs) return;
     this.runs = runs;
-    this.draw();
+    // Where somebody sprays, the next picture has them.
+    if (this.frame === 0) this.draw();
   }
 
   private repaint(): void {
