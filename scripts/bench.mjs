@@ -9,6 +9,7 @@ import { ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packag
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
 import { started, withApplication, withHome } from './lib/started.mjs';
+import { SCRIPTS } from './lib/pieces.mjs';
 import { main, say, stop } from './lib/say.mjs';
 
 /** Two frames at 60 a second: one was dropped, ms. */
@@ -191,10 +192,10 @@ async function core() {
 
 /** gzip size of the scripts an export loads first, kB. */
 function firstLoad(dist) {
-  const folder = path.join(dist, '_expo/static/js/web');
+  const folder = path.join(dist, SCRIPTS);
   const html = readFileSync(path.join(dist, 'index.html'), 'utf8');
   return readdirSync(folder)
-    .filter((name) => html.includes(name))
+    .filter((name) => html.includes(`src="/${SCRIPTS}/${name}"`))
     .reduce((sum, name) => sum + gzipSync(readFileSync(path.join(folder, name))).length / 1000, 0);
 }
 

@@ -22,7 +22,6 @@
   } catch (error) {
     // Storage is forbidden: nothing of one's own is there.
   }
-  if (!('serviceWorker' in navigator)) return;
 
   // A new version is fetched beside the one in use, and waits until somebody says so: data/update.ts.
   function found(worker) {
@@ -45,18 +44,32 @@
       });
     }, 3600000);
   }
-  navigator.serviceWorker.addEventListener('controllerchange', function () {
-    if (window.fineSprayUpdate) window.location.reload();
-  });
-  // What it fetches to be there without a server must not hold up the first picture.
+  /** The application is kept on this device, to be there without a server. */
+  function keep() {
+    navigator.serviceWorker
+      .register('/sw.js')
+      .then(watch)
+      .catch(function () {
+        // Without it the application works as long as the server answers.
+      });
+  }
+  /** The browser may offer to install it. */
+  function offerInstalling() {
+    var manifest = document.createElement('link');
+    manifest.rel = 'manifest';
+    manifest.href = '/manifest.webmanifest';
+    document.head.appendChild(manifest);
+  }
+  if ('serviceWorker' in navigator)
+    navigator.serviceWorker.addEventListener('controllerchange', function () {
+      if (window.fineSprayUpdate) window.location.reload();
+    });
+  // Not at once: what is fetched to be there without a server, and what the browser draws round the page when it may be installed,
+  // would hold up the first picture.
   window.addEventListener('load', function () {
     setTimeout(function () {
-      navigator.serviceWorker
-        .register('/sw.js')
-        .then(watch)
-        .catch(function () {
-          // Without it the application works as long as the server answers.
-        });
+      offerInstalling();
+      if ('serviceWorker' in navigator) keep();
     }, 3000);
   });
 })();

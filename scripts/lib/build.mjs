@@ -4,6 +4,7 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
 import { fingerprintOf } from './fingerprint.mjs';
 import { ROOT } from './paths.mjs';
+import { SCRIPTS, cutFirstScript } from './pieces.mjs';
 import { run } from './run.mjs';
 import { during, say, stop } from './say.mjs';
 
@@ -45,6 +46,7 @@ const SOURCES = {
     'patches',
     'package-lock.json',
     'scripts/lib/build.mjs',
+    'scripts/lib/pieces.mjs',
   ],
 };
 
@@ -102,9 +104,6 @@ function addressOfLater(dist) {
   return `/${SCRIPTS}/${later}`;
 }
 
-/** Where the scripts of an export lie. */
-const SCRIPTS = '_expo/static/js/web';
-
 async function buildApp() {
   const env = { ...process.env, ...EXPORT_ENV };
   const dist = path.join(ROOT, 'app/dist');
@@ -127,6 +126,7 @@ async function buildApp() {
   // What it checks rows by (`app/src/data/vouched.ts`).
   sayIn(page, 'contract', fingerprintOf(SOURCES.contract));
   sayIn(page, 'later', addressOfLater(dist));
+  cutFirstScript(dist);
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: dist,
