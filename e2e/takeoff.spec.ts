@@ -379,6 +379,8 @@ test('a job file that is opened with the installed application is shown first', 
   }, file);
   await page.goto(`${address()}/open`);
   await expect(page.getByTestId('file-preview')).toContainText('4 rooms and elevations, 9 surfaces');
+  // Once the first picture stands.
+  await expect(page.locator('link[rel="manifest"]')).toBeAttached();
   const manifest = (await (await fetch(`${address()}/manifest.webmanifest`)).json()) as {
     icons: { src: string; sizes: string; type: string }[];
     file_handlers: { action: string }[];
