@@ -81,6 +81,24 @@ test(
   },
 );
 
+test('what is pressed beside the piece and let go over it does nothing, and is pressed again as before', async ({
+  page,
+}) => {
+  await sprayPiece(page);
+  await stroke(page, 0.3);
+  await expect(strokes(page)).toContainText('Stroke 1 of about');
+  const at = await pieceOf(page);
+  const startOver = page.getByRole('button', { name: 'Start over' });
+  await startOver.hover();
+  await page.mouse.down();
+  for (const height of [0.8, 0.5]) await page.mouse.move(at(0.5, height).x, at(0.5, height).y, { steps: 5 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Take back' }).hover();
+  await expect(strokes(page)).toContainText('Stroke 1 of about');
+  await startOver.click();
+  await expect(strokes(page)).toContainText('planned');
+});
+
 test('strokes are opened from a file, to the same points; a file that lies is refused with a sentence', async ({
   page,
 }) => {
