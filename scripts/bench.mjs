@@ -219,12 +219,13 @@ async function startOnce(home) {
 }
 
 const longest = (times) => Math.max(...times);
+/** How many frames came so late that one was dropped. */
+const over = (times) => times.filter((time) => time > FRAMES_APART).length;
 
 /** Frames of the interface, in Chromium: at rest first, so that one sees what the machine gives. */
 async function inTheBrowser(address) {
   const { frames } = await import('./lib/frames.mjs');
   const { surfaces, rest, drawing, scrolled, board } = await frames(address);
-  const over = (times) => times.filter((time) => time > FRAMES_APART).length;
   say(
     `        frames at rest: ${rest.length}, ${over(rest)} over 32 ms, longest ${longest(rest).toFixed(0)} ms`,
   );
@@ -254,7 +255,6 @@ async function inTheBrowser(address) {
 async function practised(address) {
   const { sprayFrames } = await import('./lib/sprayFrames.mjs');
   const { sprayed, blank } = await sprayFrames(address);
-  const over = (times) => times.filter((time) => time > FRAMES_APART).length;
   const told = (times) => `${over(times)} of ${times.length}, longest ${longest(times).toFixed(0)} ms`;
   // One more on either side: on a quiet machine there are none.
   const ratio = (over(sprayed) + 1) / ((over(blank) + 1) * (sprayed.length / blank.length));

@@ -4,7 +4,7 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
 import { fingerprintOf } from './fingerprint.mjs';
 import { ROOT } from './paths.mjs';
-import { SCRIPTS, cutFirstScript } from './pieces.mjs';
+import { SCRIPTS, cutFirstScript, scriptCalled } from './pieces.mjs';
 import { run } from './run.mjs';
 import { during, say, stop } from './say.mjs';
 
@@ -99,7 +99,7 @@ function sayIn(page, name, content) {
 
 /** Address of the chunk with every other screen: the browser is told to fetch it once the first screen stands. */
 function addressOfLater(dist) {
-  const [later] = readdirSync(path.join(dist, SCRIPTS)).filter((file) => /^later-[^/]*\.js$/.test(file));
+  const later = scriptCalled(dist, 'later');
   if (!later) stop('The application was built without the chunk with the other screens.');
   return `/${SCRIPTS}/${later}`;
 }

@@ -5,13 +5,16 @@ import { stop } from './say.mjs';
 
 /** Where the scripts of an export lie. */
 export const SCRIPTS = '_expo/static/js/web';
+/** The script of an export that is called so, without the sum of its letters in its name; nothing where there is none. */
+export const scriptCalled = (dist, name) =>
+  readdirSync(path.join(dist, SCRIPTS)).find((file) => file.startsWith(`${name}-`) && file.endsWith('.js'));
 /** Most of one piece, letters: a browser reads a script in one go before it runs the first line of it. */
 const MOST = 250_000;
 /** What each module of Metro's bundle begins with. */
 const MODULE = '__d(';
 
 /** Cuts a bundle of Metro between its modules, in pieces of about one size; run one after the other they are the bundle. */
-export function inPieces(bundle) {
+function inPieces(bundle) {
   const enough = bundle.length / Math.ceil(bundle.length / MOST);
   const pieces = [''];
   for (const line of bundle.split(/(?<=\n)/)) {
@@ -27,7 +30,7 @@ export function inPieces(bundle) {
  */
 export function cutFirstScript(dist) {
   const folder = path.join(dist, SCRIPTS);
-  const [whole] = readdirSync(folder).filter((file) => /^entry-[^/]*\.js$/.test(file));
+  const whole = scriptCalled(dist, 'entry');
   const page = path.join(dist, 'index.html');
   const plain = readFileSync(page, 'utf8');
   const tag = (file) => `<script src="/${SCRIPTS}/${file}" defer></script>`;
